@@ -40,6 +40,7 @@ use App\Http\Controllers\SignedInController;
 use App\Http\Controllers\SiteController;
 use App\Http\Controllers\StockController;
 use App\Http\Controllers\TakingOnController;
+use App\Http\Controllers\TelephoneController;
 use App\Http\Controllers\WhereController;
 use App\Http\Middleware\EndsInTime;
 use App\Http\Middleware\LimitBody;
@@ -220,6 +221,7 @@ Route::prefix('api')->middleware([LimitBody::class, ReadableInput::class, 'throt
                         NeedsEdit::class,
                     );
                     Route::get('menus', [DrawingController::class, 'menus']);
+                    Route::get('telephones', [TelephoneController::class, 'index']);
                     Route::get('outbound', [OutboundController::class, 'show']);
                     Route::get('outbound/choices', [OutboundController::class, 'choices']);
                     Route::post('outbound/dial', [OutboundController::class, 'dial'])->withoutMiddleware(

@@ -10,6 +10,7 @@ use Jaunty\Core\Book\Fields\Fields;
 use Jaunty\Core\Book\Fields\HasItems;
 use Jaunty\Core\Book\Fields\LeadsTo;
 use Jaunty\Core\Book\Fields\Phone;
+use Jaunty\Core\Book\Fields\PointsAt;
 use Jaunty\Core\Book\Fields\Refers;
 use Jaunty\Core\Book\Fields\RefersToMany;
 use Jaunty\Core\Book\Fields\Treats;
@@ -38,7 +39,7 @@ final class AsTyped
     private const HARDWARE = 'hardware';
 
     /** Fields that say what an item is about, by which one without a key is called. */
-    private const ABOUT = ['who' => 1, 'to' => 1, 'name' => 1, 'number' => 1, 'from' => 1, 'when' => 1];
+    private const ABOUT = ['who' => 1, 'user' => 1, 'to' => 1, 'name' => 1, 'number' => 1, 'from' => 1, 'when' => 1];
 
     private const HARDWARE_DIGITS = '/^[0-9a-f]{12}$/D';
 
@@ -183,6 +184,7 @@ final class AsTyped
         return match (true) {
             trim($value) === '' => $value,
             $field instanceof Refers => $this->meant->read($path, $value, [$field->to], false, false),
+            $field instanceof PointsAt => $this->meant->read($path, $value, $field->kinds, false, false),
             $field instanceof RefersToMany => $this->meant->read(
                 $path,
                 $value,

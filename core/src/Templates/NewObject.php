@@ -44,7 +44,10 @@ final readonly class NewObject
             Kind::Attendant => ['name' => $name, 'schedule' => self::refer($book->all(Schedule::class)[0] ?? null)]
                 + self::extension($kind, $book, $site)
                 + $place,
-            Kind::Menu => ['name' => $name] + $place,
+            Kind::SharedLine, Kind::Conference, Kind::ParkPlace, Kind::PageZone, Kind::Line => ['name' => $name]
+                + self::extension($kind, $book, $site)
+                + $place,
+            Kind::Menu, Kind::Device => ['name' => $name] + $place,
             Kind::Schedule => ['name' => $name, 'calendars' => array_map(
                 static fn (Calendar $calendar): string => (string) Reference::of($calendar),
                 $book->all(Calendar::class),

@@ -3,7 +3,7 @@ import { computed, defineAsyncComponent, ref } from 'vue'
 import type { BookObject } from '@/api'
 import { kindsInWords, some } from '@/shared'
 import { useDesk, useDraft } from './desk'
-import { TAKE_CALLS } from './places'
+import { TAKES_CALLS } from './catalogue'
 
 /**
  * Every field of an object, folded: what is rarely needed is not missing. The form is fetched when it is first opened.
@@ -18,7 +18,7 @@ const { edit } = useDraft()
 const isOpen = ref(false)
 const kind = computed(() => kindsInWords(props.object.kind).one.toLowerCase())
 
-const takesCalls = computed(() => TAKE_CALLS.includes(props.object.kind))
+const takesCalls = computed(() => TAKES_CALLS.includes(props.object.kind))
 
 /** What leads to it: taking it away has to wait until nothing does. */
 const uses = computed(() =>

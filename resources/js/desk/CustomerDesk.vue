@@ -116,6 +116,8 @@ function go(key: string, at?: string): void {
 const SCREENS: Record<string, Component> = {
   sites: defineAsyncComponent(() => import('./chapters/SitesChapter.vue')),
   hours: defineAsyncComponent(() => import('./chapters/HoursChapter.vue')),
+  telephones: defineAsyncComponent(() => import('./chapters/TelephonesChapter.vue')),
+  features: defineAsyncComponent(() => import('./chapters/FeaturesChapter.vue')),
   groups: defineAsyncComponent(() => import('./chapters/GroupsChapter.vue')),
   menus: defineAsyncComponent(() => import('./chapters/MenusChapter.vue')),
   forwarding: defineAsyncComponent(() => import('./chapters/ForwardingChapter.vue')),

@@ -6,7 +6,8 @@ import { OfferField, plural, useAttempt } from '@/shared'
 import { useDesk, useDraft } from './desk'
 import InlineField from './InlineField.vue'
 import { whatIsMeant } from './meant'
-import { placesLike, TAKE_CALLS } from './places'
+import { TAKES_CALLS } from './catalogue'
+import { placesLike } from './places'
 
 /** Which numbers lead to an object, each by its way; those that lead there at once can be led elsewhere. */
 const { object } = defineProps<{ object: BookObject }>()
@@ -36,7 +37,7 @@ const places = (text: string): string[] => placesLike(names.value, text, object.
 
 const lead = (): Promise<void> =>
   attempt(async () => {
-    const [place] = await whatIsMeant(customer, [to.value], TAKE_CALLS, true)
+    const [place] = await whatIsMeant(customer, [to.value], TAKES_CALLS, true)
     wrong.value = place?.value === null ? (place.fault ?? 'nothing here is called so') : ''
     const value = place?.value ?? null
     if (value === null) return

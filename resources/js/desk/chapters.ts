@@ -14,9 +14,15 @@ export const CHAPTERS: Chapter[] = [
   { key: 'intake', title: 'Intake', kinds: ['tenant'] },
   { key: 'sites', title: 'Sites', kinds: ['site'] },
   { key: 'numbers', title: 'Numbers', kinds: ['number'] },
-  { key: 'users', title: 'Users', kinds: ['user', 'line'], counts: ['user'] },
+  { key: 'users', title: 'Users', kinds: ['user'] },
+  { key: 'telephones', title: 'Telephones', kinds: ['device'] },
   { key: 'hours', title: 'Hours', kinds: ['schedule', 'calendar'], counts: ['schedule'] },
   { key: 'groups', title: 'Groups', kinds: ['group'] },
+  {
+    key: 'features',
+    title: 'Features',
+    kinds: ['sharedLine', 'pickUpGroup', 'parkPlace', 'pageZone', 'conference', 'line'],
+  },
   {
     key: 'menus',
     title: 'Menus',

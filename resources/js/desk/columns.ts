@@ -84,6 +84,42 @@ const COLUMNS: Partial<Record<Kind, Column[]>> = {
     },
     shows('group', 'Queue', queueOf),
   ],
+  device: [
+    ...columns('device', ['name', 'Telephone'], 'model', 'hardware'),
+    {
+      ...shows('device', 'Whose', () => ''),
+      type: 'reference',
+      kinds: ['user'],
+      path: (object) => {
+        const line = object.kind === 'device' ? object.fields.lines[0] : undefined
+        return line === undefined ? null : `lines/${line.item}/user`
+      },
+    },
+    ...columns('device', 'status', 'site', 'hotDesk'),
+    shows('device', 'Keys', (object) => String(object.fields.keys.length)),
+  ],
+  sharedLine: [
+    ...columns('sharedLine', ['name', 'Shared line'], ['extension', 'Ext'], 'rings', 'busy', 'noAnswer', 'mailbox'),
+    shows('sharedLine', 'Members', (object) => String(object.fields.members.length)),
+  ],
+  conference: columns('conference', ['name', 'Conference room'], ['extension', 'Ext'], 'most', 'enabled', 'site'),
+  pickUpGroup: [
+    ...columns('pickUpGroup', ['name', 'Pick-up group']),
+    shows('pickUpGroup', 'Members', (object) => String(object.fields.members.length)),
+  ],
+  parkPlace: columns(
+    'parkPlace',
+    ['name', 'Park place'],
+    ['extension', 'Ext'],
+    'comesBackAfter',
+    'comesBackTo',
+    'site',
+  ),
+  pageZone: [
+    ...columns('pageZone', ['name', 'Page zone'], ['extension', 'Ext'], 'site'),
+    shows('pageZone', 'Heard at', (object) => String(object.fields.members.length)),
+  ],
+  line: columns('line', ['name', 'Line'], ['extension', 'Ext'], 'purpose', 'site'),
   schedule: columns('schedule', ['name', 'Hours'], 'fixedZone', [
     'finishShift',
     'Shifts past midnight',

@@ -12,6 +12,7 @@ import {
   type Push,
   type Revision,
   type SiteView,
+  type Telephones,
 } from '@/api'
 
 const POLL_PUSH_EVERY = 700
@@ -49,6 +50,10 @@ export function queriesOf(customer: string) {
       queryKey: ['computed', customer, 'elsewhere'],
       queryFn: async (): Promise<PersonElsewhere[]> =>
         (await take(client.GET('/customers/{customer}/elsewhere', { params }))).people,
+    }),
+    telephones: queryOptions({
+      queryKey: ['telephones', customer],
+      queryFn: (): Promise<Telephones> => take(client.GET('/customers/{customer}/telephones', { params })),
     }),
     callbacks: queryOptions({
       queryKey: ['computed', customer, 'callbacks'],

@@ -8,7 +8,8 @@ import InlineField from '../InlineField.vue'
 import StepButtons from '../StepButtons.vue'
 import { freeItem, stepped } from '../stepped'
 import { whatIsMeant } from '../meant'
-import { placesLike, TAKE_CALLS } from '../places'
+import { TAKES_CALLS } from '../catalogue'
+import { placesLike } from '../places'
 
 /**
  * Callers who are treated otherwise, in order: the first line that fits takes a call. Made by picking; with a field
@@ -68,7 +69,7 @@ const add = (): Promise<void> =>
     }
     const line: Line = { item: freeItem(lines.value, 'callers'), callers }
     if (leads.value) {
-      const [place] = then.value.trim() === '' ? [] : await whatIsMeant(customer, [then.value], TAKE_CALLS, true)
+      const [place] = then.value.trim() === '' ? [] : await whatIsMeant(customer, [then.value], TAKES_CALLS, true)
       if (place?.value === null) wrong.value ||= place.fault ?? `nothing here is called “${then.value}”`
       line.then = place?.value ?? null
       if (then.value.trim() === '') wrong.value ||= 'Say where they go.'

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { plural, useKeysTold } from '@/shared'
-import { detailOf, type Meant, type ObjectOf } from '@/api'
+import { detailOf, type ObjectOf } from '@/api'
 import { typeAt } from '../catalogue'
 import { read } from '../cells'
 import { cellKey, useDesk, useDraft } from '../desk'
@@ -9,7 +9,7 @@ import { useHalfTyped } from '../halfTyped'
 import InlineField from '../InlineField.vue'
 import StepButtons from '../StepButtons.vue'
 import { stepped } from '../stepped'
-import { whatIsMeant } from '../meant'
+import { pastedPeople, peopleMeant } from '../people'
 import { QUIET_DAYS, useCallRecords } from '../callRecords'
 
 type Member = ObjectOf<'group'>['fields']['members'][number]
@@ -95,52 +95,37 @@ function remove(item: string): void {
 
 const texts = (said: string[]): string[] => said.map((each) => each.trim()).filter((each) => each !== '')
 
-/**
- * Names, extensions or outside numbers, one or a pasted list, a line of it for a person however it is written; what is
- * not understood stays in the line. A comma parts people only where it is not part of a name.
- */
+/** Names, extensions or outside numbers, one or a pasted list; what is not understood stays in the line. */
 async function add(said: string[]): Promise<void> {
-  const lines = texts(said)
-  if (lines.length === 0) return
-  const asWhole = await whoIsMeant(lines)
-  const parted = asWhole.filter((each) => each.value === null && each.said.includes(','))
-  const parts = parted.length === 0 ? [] : await whoIsMeant(texts(parted.flatMap((each) => each.said.split(','))))
-  const meant = [...asWhole.filter((each) => !parted.includes(each)), ...parts]
-  const next: Partial<Member>[] = [...members.value]
-  const left: string[] = []
-  for (const { said: text, value } of meant) {
-    if (value === null) left.push(text)
-    else if (next.some((member) => member.who === value))
-      notice.value = { text: `${names.value.of(value)} is in the list already.` }
-    else next.push({ who: value })
-  }
-  typed.value = left.join(', ')
-  if (next.length > members.value.length) await whole(next)
-  if (left.length > 0)
-    notice.value = {
-      text:
-        `Nobody here is called ${left.map((each) => `"${each}"`).join(', ')}` +
-        (meant.length > left.length ? '; the others were added.' : '.'),
-      isFault: true,
-    }
-}
-
-/** The server knows whom a name means; where it cannot be asked, all of it stays in the line. */
-async function whoIsMeant(said: string[]): Promise<Meant[]> {
+  if (texts(said).length === 0) return
   try {
-    return await whatIsMeant(customer, said, ['user'])
+    const { found, left } = await peopleMeant(customer, said)
+    const next: Partial<Member>[] = [...members.value]
+    for (const who of found)
+      if (next.some((member) => member.who === who))
+        notice.value = { text: `${names.value.of(who)} is in the list already.` }
+      else next.push({ who })
+    typed.value = left.join(', ')
+    if (next.length > members.value.length) await whole(next)
+    if (left.length > 0)
+      notice.value = {
+        text:
+          `Nobody here is called ${left.map((each) => `"${each}"`).join(', ')}` +
+          (found.length > 0 ? '; the others were added.' : '.'),
+        isFault: true,
+      }
   } catch (error) {
+    // Where the server cannot be asked, all of it stays in the line.
     typed.value = said.join(', ')
     notice.value = { text: detailOf(error), isFault: true }
-    return []
   }
 }
 
 function paste(event: ClipboardEvent): void {
-  const text = event.clipboardData?.getData('text/plain') ?? ''
-  if (!/[\n\t,;]/.test(text.trim())) return
+  const lines = pastedPeople(event)
+  if (lines === undefined) return
   event.preventDefault()
-  void add(text.split(/[\n\r;]+/).map((line) => line.replaceAll('\t', '  ')))
+  void add(lines)
 }
 
 function onKey(event: KeyboardEvent, index: number): void {
