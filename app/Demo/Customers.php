@@ -365,6 +365,7 @@ final class Customers
                         . 'hours, press 4. For reception, '
                         . 'press 0 or hold.',
                 ],
+                ...TownTelephones::practice($who),
             ],
             new DemoFault(
                 'a key that is announced and not set',
@@ -568,6 +569,7 @@ final class Customers
                 ]],
                 ['object' => 'attendant:main', 'path' => 'answers/closed/then', 'value' => 'group:night'],
                 ...self::twoMenus(),
+                ...TownTelephones::hotel($who),
             ],
             new DemoFault(
                 'a night group in which nobody is signed in',

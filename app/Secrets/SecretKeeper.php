@@ -22,8 +22,8 @@ use Jaunty\Core\Book\UnusableBook;
 use Jaunty\Core\Change\OperationKind;
 
 /**
- * PINs of mailboxes, conference rooms and routes: made here, sealed with a key of their own, shown once, sent to the switch with the next
- * push. The book says of one only how strong it is. Inside the customer's scope.
+ * PINs of mailboxes, conference rooms and routes: made here, sealed with a key of their own, shown once, sent to the
+ * switch with the next push. The book says of one only how strong it is. Inside the customer's scope.
  */
 final readonly class SecretKeeper
 {

@@ -22,7 +22,9 @@ final readonly class PracticeSwitch implements SwitchMaker
     private const LONGEST_PROMPT_SECONDS = 600;
 
     /** What it takes for each feature; it knows no other. */
-    private const CODES = ['pickUp' => '*8', 'pickUpOf' => '*88', 'intercom' => '*5', 'speedDial' => '*0', 'signIn' => '*11'];
+    private const CODES = [
+        'pickUp' => '*8', 'pickUpOf' => '*88', 'intercom' => '*5', 'speedDial' => '*0', 'signIn' => '*11',
+    ];
 
     public function __construct(private Factory $http)
     {

@@ -9,8 +9,8 @@ final readonly class ExtensionPlan
 {
     /** Whoever comes first in this order is reached where two share an extension. */
     private const HOLDERS = [
-        Kind::User, Kind::Group, Kind::Attendant, Kind::Mailbox, Kind::Line, Kind::SharedLine, Kind::Conference, Kind::ParkPlace,
-        Kind::PageZone,
+        Kind::User, Kind::Group, Kind::Attendant, Kind::Mailbox, Kind::Line, Kind::SharedLine, Kind::Conference,
+        Kind::ParkPlace, Kind::PageZone,
     ];
 
     /** @param array<array-key, non-empty-list<BookObject>> $holders by extension */

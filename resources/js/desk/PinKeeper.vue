@@ -6,7 +6,8 @@ import { dateThere, plural } from '@/shared'
 import { useDesk } from './desk'
 
 /**
- * PINs of mailboxes and the like: made here, shown once, told to the switch by the next push. The book knows only how strong one is.
+ * PINs of mailboxes and the like: made here, shown once, told to the switch by the next push. The book knows only how
+ * strong one is.
  */
 const { objects, selected } = defineProps<{
   objects: (ObjectOf<'mailbox'> | ObjectOf<'route'> | ObjectOf<'conference'>)[]

@@ -22,6 +22,7 @@ export type CellType =
   | 'list'
   | 'spans'
   | 'counts'
+  | 'hardware'
 
 /** How a field is read and shown. */
 export interface FieldType {
@@ -55,6 +56,7 @@ export type Field = About &
 interface Shape {
   $ref?: string
   type?: string | string[]
+  pattern?: string
   title?: string
   description?: string
   default?: unknown
@@ -72,6 +74,7 @@ interface Shape {
 }
 
 const DEFS = schema.$defs as unknown as Record<string, Shape>
+const HARDWARE = '^[0-9a-f]{12}$'
 const OF_DEF: Record<string, CellType> = { date: 'date', clock: 'time', zone: 'zone', extension: 'extension' }
 const OF_UNIT: Record<string, CellType> = { seconds: 'seconds', rings: 'rings' }
 
@@ -176,6 +179,7 @@ function plain(shape: Shape, def: string | undefined): FieldType {
   if (shape.enum !== undefined) return { type: 'choice', choices: shape['x-words'] ?? {} }
   if (shape['x-kinds'] !== undefined)
     return { type: shape['x-destination'] === true ? 'destination' : 'reference', kinds: shape['x-kinds'] }
+  if (shape.pattern === HARDWARE) return { type: 'hardware' }
   const types = [shape.type ?? []].flat()
   if (types.includes('boolean')) return { type: 'flag' }
   if (types.includes('integer') || types.includes('number')) return { type: OF_UNIT[shape['x-unit'] ?? ''] ?? 'whole' }

@@ -44,6 +44,8 @@ export function shown(value: unknown, column: FieldType, names: Names): string {
       return value === true ? 'yes' : 'no'
     case 'choice':
       return column.choices?.[asText(value)] ?? asText(value)
+    case 'hardware':
+      return asText(value).replace(/(..)(?=.)/g, '$1:')
     case 'reference':
     case 'destination':
       return names.of(asText(value))
@@ -142,6 +144,7 @@ export function read(
     // Whom or what a name means is the server's to say.
     case 'reference':
     case 'destination':
+    case 'hardware':
     case 'text':
       return { value: text }
     case 'zone':

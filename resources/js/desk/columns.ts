@@ -87,9 +87,7 @@ const COLUMNS: Partial<Record<Kind, Column[]>> = {
   device: [
     ...columns('device', ['name', 'Telephone'], 'model', 'hardware'),
     {
-      ...shows('device', 'Whose', () => ''),
-      type: 'reference',
-      kinds: ['user'],
+      ...column('device', 'lines/own/user', 'Whose'),
       path: (object) => {
         const line = object.kind === 'device' ? object.fields.lines[0] : undefined
         return line === undefined ? null : `lines/${line.item}/user`

@@ -21,7 +21,7 @@ export function labelOf(key: DeviceKey, names: Names, kinds: Record<string, stri
   if (key.label !== null) return key.label
   if (key.to !== null) return names.of(key.to)
   if (key.number !== null) return names.of(`outside:${key.number}`).replace(/^outside /, '')
-  return key.digits ?? kinds[key.kind] ?? key.kind
+  return key.digits ?? (key.kind === 'line' ? 'own line' : (kinds[key.kind] ?? key.kind))
 }
 
 /** Places of one page in the order they are counted, two columns as telephones have them: down the left, then right. */
@@ -48,7 +48,7 @@ export function exchanged(keys: readonly DeviceKey[], one: number, other: number
     .sort((a, b) => a.at - b.at)
 }
 
-/** Lamps of people on the free places in their order; who has a key already gets none. Beyond the last place none is. */
+/** Lamps of people on the free places in their order; who has a key already gets none, nor does who finds no place. */
 export function withLamps(
   keys: readonly DeviceKey[],
   people: readonly string[],

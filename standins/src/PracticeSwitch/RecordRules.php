@@ -61,7 +61,9 @@ final readonly class RecordRules
             || str_contains('01234567890', $code)
             || str_contains('09876543210', $code);
 
-        return ['lock_code' => 'set'] + $given + ['lock' => in_array($collection, ['boxes', 'tables'], true) && ! $isEasy ? 2 : 1];
+        $tellsEasy = in_array($collection, ['boxes', 'tables'], true);
+
+        return ['lock_code' => 'set'] + $given + ['lock' => $tellsEasy && ! $isEasy ? 2 : 1];
     }
 
     /** @throws Refusal 409 naming what still points at the record */

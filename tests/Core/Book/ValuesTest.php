@@ -182,7 +182,8 @@ final class ValuesTest extends TestCase
             [
                 'sites', 'numbers', 'users', 'groups', 'chains', 'attendants', 'menus', 'schedules', 'calendars',
                 'mailboxes', 'announcements', 'prompts', 'lines', 'devices', 'sharedLines',
-                'conferences', 'pickUpGroups', 'parkPlaces', 'pageZones', 'trunks', 'routes', 'teams', 'contacts', 'promises',
+                'conferences', 'pickUpGroups', 'parkPlaces', 'pageZones', 'trunks', 'routes', 'teams', 'contacts',
+                'promises',
             ],
             array_map(static fn (Kind $kind): string => $kind->field(), Kind::listed()),
         );

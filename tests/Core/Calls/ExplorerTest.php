@@ -39,7 +39,8 @@ final class ExplorerTest extends TestCase
     ): void {
         $book = BookFormat::fromJson($json);
         $script = Script::read(json_decode($scriptJson, true), $book);
-        if ($script->number === null && ($script->extension === null || str_starts_with($script->from ?? '', 'device:'))) {
+        $isAtHotDesk = str_starts_with($script->from ?? '', 'device:');
+        if ($script->number === null && ($script->extension === null || $isAtHotDesk)) {
             // Codes end at once: they are traced, not explored.
             self::assertNotEmpty(Trace::of($book, $script)->target);
 

@@ -14,7 +14,8 @@ final readonly class Place extends OneField
 {
     private const RECORDS = [
         'user' => 'person', 'mailbox' => 'box', 'group' => 'band', 'chain' => 'ladder', 'attendant' => 'greeter',
-        'menu' => 'keypad', 'announcement' => 'notice', 'line' => 'socket', 'sharedLine' => 'party', 'conference' => 'table',
+        'menu' => 'keypad', 'announcement' => 'notice', 'line' => 'socket',
+        'sharedLine' => 'party', 'conference' => 'table',
         'pickUpGroup' => 'net', 'parkPlace' => 'bay', 'pageZone' => 'horn',
     ];
 

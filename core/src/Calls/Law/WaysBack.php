@@ -38,7 +38,8 @@ final readonly class WaysBack
     {
         $menus = $book->all(Menu::class);
         $all = [
-            ...$book->all(Group::class), ...$book->all(SharedLine::class), ...$book->all(Chain::class), ...$book->all(Attendant::class), ...$menus,
+            ...$book->all(Group::class), ...$book->all(SharedLine::class), ...$book->all(Chain::class),
+            ...$book->all(Attendant::class), ...$menus,
             ...$book->all(Mailbox::class), ...$book->all(Announcement::class),
         ];
         $before = [];

@@ -56,7 +56,9 @@ final readonly class FeatureCalls
             return $this->signIn($whose);
         }
         if ($whose === null) {
-            return $this->nowhere($rest === '' ? 'an extension has to follow the code' : "nobody has extension {$rest}");
+            return $this->nowhere(
+                $rest === '' ? 'an extension has to follow the code' : "nobody has extension {$rest}",
+            );
         }
         if (! $whose instanceof User) {
             return FeatureEnd::nowhere((string) Reference::of($whose), 'it is not the extension of a person');
@@ -91,7 +93,11 @@ final readonly class FeatureCalls
 
     private function isIn(PickUpGroup $group, string $user): bool
     {
-        return in_array($user, array_map(static fn (array $member): string => (string) $member['who'], $group->members), true);
+        return in_array(
+            $user,
+            array_map(static fn (array $member): string => (string) $member['who'], $group->members),
+            true,
+        );
     }
 
     private function pickUp(): FeatureEnd

@@ -10,8 +10,12 @@ use Jaunty\Core\Calls\Law\Outcome;
 final readonly class FeatureEnd
 {
     /** @param list<TraceStep> $steps */
-    public function __construct(public Outcome $outcome, public string $target, public array $steps, public string $reason)
-    {
+    public function __construct(
+        public Outcome $outcome,
+        public string $target,
+        public array $steps,
+        public string $reason,
+    ) {
     }
 
     public static function nowhere(string $target, string $reason): self

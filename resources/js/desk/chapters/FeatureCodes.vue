@@ -86,7 +86,7 @@ const remove = (item: string): Promise<void> =>
       </thead>
       <tbody>
         <tr v-for="each in codes" :key="each.name">
-          <th scope="row">{{ each.title }}</th>
+          <td>{{ each.title }}</td>
           <td>
             <InlineField
               :object="tenant"

@@ -25,7 +25,7 @@ const SAYS: Record<Kind, string> = {
   parkPlace: 'Holds one call until anybody inside takes it up. No call from outside is ever led there.',
   pageZone: 'Its telephones speak what is said. Nobody from outside ever gets to one.',
   conference: 'Whoever enters hears the others; from outside only by a number or a key that leads there.',
-  line: 'Fax, alarm, lift, door: it rings, and that is all. It is never in a group, never forwarded, and has no mailbox.',
+  line: 'Fax, alarm, lift, door: it rings, and that is all. It is in no group, never forwarded, and has no mailbox.',
 }
 
 const { names, zone } = useDesk()

@@ -16,6 +16,15 @@ const { edit } = useDraft()
 const kinds = computed(() => typeAt('device', 'keys/k/kind').choices ?? {})
 const keys = computed(() => device.fields.keys)
 const at = (place: number): DeviceKey | undefined => keys.value.find((each) => each.at === place)
+/** What stands beside a place, and the same for whoever does not see it. */
+const beside = (place: number): string => {
+  const key = at(place)
+  return key === undefined ? '' : labelOf(key, names.value, kinds.value)
+}
+const said = (place: number): string => {
+  const key = at(place)
+  return key === undefined ? `${place}: free` : `${place} ${beside(place)}: ${kinds.value[key.kind] ?? key.kind}`
+}
 const page = ref(0)
 const chosen = ref(1)
 const places = computed(() => placesOf(model, page.value))
@@ -191,7 +200,7 @@ useKeysTold('among keys of a telephone', {
             :data-at="place"
             :tabindex="place === chosen ? 0 : -1"
             :class="['key', at(place)?.kind ?? 'free', { chosen: place === chosen }]"
-            :aria-label="`${place}: ${((each) => (each === undefined ? 'free' : `${labelOf(each, names, kinds)} (${kinds[each.kind]})`))(at(place))}`"
+            :aria-label="said(place)"
             :draggable="mayEdit && at(place) !== undefined"
             @click="choose(place)"
             @focus="choose(place)"
@@ -202,9 +211,7 @@ useKeysTold('among keys of a telephone', {
           >
             <i aria-hidden="true" />
             <span class="mono soft">{{ place }}</span>
-            <span class="said">{{
-              ((each) => (each === undefined ? '' : labelOf(each, names, kinds)))(at(place))
-            }}</span>
+            <span class="said">{{ beside(place) }}</span>
           </button>
         </div>
       </div>

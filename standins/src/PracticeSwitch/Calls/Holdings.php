@@ -75,7 +75,7 @@ final class Holdings
         return $this->shortsOf('person', 'band', 'greeter', 'box', 'socket', 'party', 'table');
     }
 
-    /** @return array<string, list<Place>> the same as somebody in the house dials them: bays and horns behind the rest */
+    /** @return array<string, list<Place>> the same as somebody in the house dials: bays and horns behind the rest */
     public function shortsInside(): array
     {
         return $this->shortsOf('person', 'band', 'greeter', 'box', 'socket', 'party', 'table', 'bay', 'horn');

@@ -111,7 +111,8 @@ final readonly class Stars
     private function grabOf(Place $whose): Turn
     {
         $caller = $this->caller();
-        foreach ($caller->is('person') && ! $caller->equals($whose) ? $this->nets($caller->id) : [] as $net => $persons) {
+        $nets = $caller->is('person') && ! $caller->equals($whose) ? $this->nets($caller->id) : [];
+        foreach ($nets as $net => $persons) {
             if (in_array($whose->id, $persons, true) && $this->question->world->is($whose, 'rung')) {
                 return $this->grabbed((string) $net, $whose);
             }
@@ -163,7 +164,9 @@ final readonly class Stars
             return $this->nowhere();
         }
         if (
-            $whose === null || ! $whose->is('person') || ($this->holdings->at($whose)->text('standing') ?? 'on') !== 'on'
+            $whose === null
+            || ! $whose->is('person')
+            || ($this->holdings->at($whose)->text('standing') ?? 'on') !== 'on'
         ) {
             return Turn::end('nowhere', $set, 0);
         }

@@ -25,8 +25,8 @@ final readonly class KeyBeyondModel implements Rule
         $models = array_column(Model::shipped(), null, 'key');
         foreach ($inspection->book->all(Device::class) as $device) {
             $model = $models[$device->model ?? ''] ?? null;
-            foreach ($model === null ? [] : $device->keys as $key) {
-                if ($key->at > $model->places()) {
+            foreach ($device->keys as $key) {
+                if ($model !== null && $key->at > $model->places()) {
                     yield Found::of(
                         [
                             'device' => $device->name, 'key' => $key->at, 'model' => $model->name,

@@ -27,7 +27,8 @@ final readonly class KeyDoesNothing implements Rule
         foreach ($inspection->book->all(Device::class) as $device) {
             foreach ($device->keys as $key) {
                 if (! self::works($key)) {
-                    yield Found::of(['device' => $device->name, 'key' => $key->at], $device)->saying($key->keyKind->value)
+                    yield Found::of(['device' => $device->name, 'key' => $key->at], $device)
+                        ->saying($key->keyKind->value)
                         ->at("keys/{$key->item}/to", $key->item);
                 }
             }

@@ -29,7 +29,9 @@ final readonly class NobodysTelephone implements Rule
                 $device->keys,
                 static fn (DeviceKey $key): bool => $key->to?->kind === Kind::SharedLine,
             );
-            if ($device->status === DeviceStatus::InUse && $device->lines === [] && ! $device->hotDesk && $shared === []) {
+            if (
+                $device->status === DeviceStatus::InUse && $device->lines === [] && ! $device->hotDesk && $shared === []
+            ) {
                 yield Found::of(['device' => $device->name], $device)->at('lines');
             } elseif ($device->status !== DeviceStatus::InUse && $device->lines !== []) {
                 yield Found::of([
