@@ -222,6 +222,8 @@ Route::prefix('api')->middleware([LimitBody::class, ReadableInput::class, 'throt
                     );
                     Route::get('menus', [DrawingController::class, 'menus']);
                     Route::get('telephones', [TelephoneController::class, 'index']);
+                    Route::post('telephones/{device}/secret', [TelephoneController::class, 'secret'])
+                        ->where('device', '[a-z0-9][a-z0-9.-]*');
                     Route::get('outbound', [OutboundController::class, 'show']);
                     Route::get('outbound/choices', [OutboundController::class, 'choices']);
                     Route::post('outbound/dial', [OutboundController::class, 'dial'])->withoutMiddleware(

@@ -28,6 +28,7 @@ use App\Switching\SwitchTrouble;
 use App\Time\Clock;
 use Illuminate\Database\ConnectionInterface;
 use Jaunty\Core\Book\Book;
+use Jaunty\Core\Book\Kind;
 use Jaunty\Core\Book\Reference;
 use Jaunty\Core\Provisioning\Planner;
 use Jaunty\Core\Provisioning\StepKind;
@@ -246,20 +247,25 @@ final readonly class PushRunner
     /** Tells the switch the PINs it has not been told yet, of what it knows by now. */
     private function sendSecrets(Push $push): void
     {
-        [$book, $bindings, $session, $unsent] = $this->inScope($push, function (TenantRow $tenant) use ($push): array {
+        [$book, $bindings, $session, $unsent, $registrations] = $this->inScope($push, function (TenantRow $tenant) use ($push): array {
             $book = $this->books->at($tenant->id, $push->revision);
             $switch = $this->switches->of($tenant);
             $known = $this->bindings->load($tenant->id, $switch->name(), [$book]);
             $unsent = $switch->capabilities()->takesSecrets ? $this->secrets->unsent($tenant->id) : [];
 
-            return [$book, $known, $switch->open($book, $known, $push->technician->name), $unsent];
+            $registrations = $switch->capabilities()->takesSecrets && $switch->capabilities()->holds(Kind::Device)
+                ? $this->secrets->registrations($tenant->id, $push->technician_id, $book)
+                : [];
+
+            return [$book, $known, $switch->open($book, $known, $push->technician->name), $unsent, $registrations];
         });
-        foreach ($unsent === [] ? [] : $book->objects() as $object) {
-            $secret = $unsent[$object->id() ?? ''] ?? null;
+        foreach ($unsent === [] && $registrations === [] ? [] : $book->objects() as $object) {
+            $pin = SecretKeeper::isSetIn($object) ? $unsent[$object->id() ?? ''] ?? null : null;
+            $secret = $registrations[$object->id() ?? ''] ?? $pin;
             $reference = Reference::of($object);
-            if ($secret !== null && $bindings->of($reference) !== null && SecretKeeper::isSetIn($object)) {
-                $key = "pin-{$object->id()}-{$secret['version']}";
-                $session->setSecret($reference, 'pin', $secret['value'], $key);
+            if ($secret !== null && $bindings->of($reference) !== null) {
+                $field = $secret === $pin ? 'pin' : SecretKeeper::REGISTRATION;
+                $session->setSecret($reference, $field, $secret['value'], "{$field}-{$object->id()}-{$secret['version']}");
                 $this->inScope($push, function () use ($push, $object, $secret): void {
                     $this->extendLease($push);
                     $this->secrets->sent($push->tenant_id, (string) $object->id(), $secret['version']);

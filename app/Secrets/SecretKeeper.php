@@ -12,8 +12,10 @@ use App\Models\TenantRow;
 use App\Support\Parts;
 use App\Time\Clock;
 use Illuminate\Encryption\Encrypter;
+use Illuminate\Support\Str;
 use Jaunty\Core\Book\Book;
 use Jaunty\Core\Book\BookObject;
+use Jaunty\Core\Book\Device;
 use Jaunty\Core\Book\Fields\Catalogue;
 use Jaunty\Core\Book\Kind;
 use Jaunty\Core\Book\PinStrength;
@@ -30,6 +32,11 @@ final readonly class SecretKeeper
     private const FIELD = 'pin';
 
     private const DIGITS = 6;
+
+    /** What a telephone comes to the switch with: in no book, and shown to nobody. */
+    public const REGISTRATION = 'registration';
+
+    private const REGISTRATION_LETTERS = 24;
 
     private Encrypter $seal;
 
@@ -175,7 +182,8 @@ final readonly class SecretKeeper
     public function known(TenantRow $tenant, string $technicianId): array
     {
         $book = $this->drafts->view($tenant, $technicianId)->edited;
-        $secrets = Secret::query()->where('tenant_id', $tenant->id)->with('technician')->get()->keyBy('object_id');
+        $secrets = Secret::query()->where('tenant_id', $tenant->id)->where('field', self::FIELD)->with('technician')->get()
+            ->keyBy('object_id');
         $known = [];
         foreach (self::kinds() as $kind) {
             foreach ($book->ofKind($kind) as $object) {
@@ -194,7 +202,7 @@ final readonly class SecretKeeper
         return $known;
     }
 
-    /** @return list<string> objects of the book as entered whose PIN the switch has not been told yet */
+    /** @return list<string> objects of the book as entered whose PIN or registration the switch has not been told yet */
     public function toTell(string $tenantId, Book $book): array
     {
         $unsent = Secret::query()->where('tenant_id', $tenantId)
@@ -203,7 +211,8 @@ final readonly class SecretKeeper
             ->all();
         $objects = array_filter(
             $unsent === [] ? [] : $book->objects(),
-            static fn (BookObject $object): bool => isset($unsent[(string) $object->id()]) && self::isSetIn($object),
+            static fn (BookObject $object): bool => isset($unsent[(string) $object->id()])
+                && (self::isSetIn($object) || $object->kind() === Kind::Device),
         );
 
         return array_values(
@@ -223,7 +232,8 @@ final readonly class SecretKeeper
     public function unsent(string $tenantId): array
     {
         $unsent = [];
-        foreach (Secret::query()->where('tenant_id', $tenantId)->whereNull('sent_at')->get() as $secret) {
+        $rows = Secret::query()->where('tenant_id', $tenantId)->where('field', self::FIELD)->whereNull('sent_at');
+        foreach ($rows->get() as $secret) {
             $unsent[$secret->object_id] = [
                 'value' => $this->seal->decryptString($secret->ciphertext),
                 'version' => $secret->changed_on->format('U.u'),
@@ -231,6 +241,78 @@ final readonly class SecretKeeper
         }
 
         return $unsent;
+    }
+
+    /**
+     * What telephones come to the switch with and it has not been told yet, made now where there is none.
+     *
+     * @return array<string, array{value: string, version: string}> by object id
+     */
+    public function registrations(string $tenantId, string $technicianId, Book $book): array
+    {
+        $devices = [];
+        foreach ($book->all(Device::class) as $device) {
+            if ($device->hardware !== null && $device->id !== null) {
+                $devices[] = $device->id;
+            }
+        }
+        $made = Secret::query()->where('tenant_id', $tenantId)->where('field', self::REGISTRATION)
+            ->pluck('object_id')->all();
+        foreach (Parts::of(array_values(array_diff($devices, array_filter($made, is_string(...))))) as $some) {
+            Secret::query()->insert(array_map(
+                fn (string $id): array => $this->registration($tenantId, $technicianId, $id),
+                $some,
+            ));
+        }
+        $unsent = [];
+        $rows = Secret::query()->where('tenant_id', $tenantId)->where('field', self::REGISTRATION)
+            ->whereNull('sent_at')->get();
+        foreach ($rows as $secret) {
+            $unsent[$secret->object_id] = [
+                'value' => $this->seal->decryptString($secret->ciphertext),
+                'version' => $secret->changed_on->format('U.u'),
+            ];
+        }
+
+        return $unsent;
+    }
+
+    /** A telephone that was stolen, or turned away: the old secret opens nothing once the new one is pushed. */
+    public function renewRegistration(TenantRow $tenant, string $technicianId, Device $device): void
+    {
+        $row = $this->registration($tenant->id, $technicianId, (string) $device->id);
+        Secret::query()->upsert([$row], ['tenant_id', 'object_id', 'field'], [
+            'ciphertext', 'technician_id', 'changed_on', 'sent_at',
+        ]);
+        $this->log->noteOf($tenant->id, $technicianId, 'registration secret made', [
+            'objects' => [(string) Reference::of($device)],
+        ]);
+    }
+
+    /** @return array<string, array{on: string, isSent: bool}> when each was made, by object id */
+    public function registrationsMade(string $tenantId): array
+    {
+        $made = [];
+        foreach (
+            Secret::query()->where('tenant_id', $tenantId)->where('field', self::REGISTRATION)->get() as $secret
+        ) {
+            $made[$secret->object_id] = [
+                'on' => $secret->changed_on->toAtomString(), 'isSent' => $secret->sent_at !== null,
+            ];
+        }
+
+        return $made;
+    }
+
+    /** @return array<string, mixed> a row */
+    private function registration(string $tenantId, string $technicianId, string $objectId): array
+    {
+        return [
+            'tenant_id' => $tenantId, 'object_id' => $objectId, 'field' => self::REGISTRATION,
+            'ciphertext' => $this->seal->encryptString(Str::random(self::REGISTRATION_LETTERS)), 'strength' => 'set',
+            'technician_id' => $technicianId, 'changed_on' => $this->clock->now(), 'revealed_at' => null,
+            'sent_at' => null,
+        ];
     }
 
     /** Another switch is to be told them all. */
@@ -242,14 +324,10 @@ final readonly class SecretKeeper
     /** @param string $version of the secret that was sent; a newer one made meanwhile stays to be sent */
     public function sent(string $tenantId, string $objectId, string $version): void
     {
-        $secret = Secret::query()->where('tenant_id', $tenantId)
-            ->where('object_id', $objectId)
-            ->where('field', self::FIELD)
-            ->first();
+        // An object has one secret: a PIN, or what it registers with.
+        $secret = Secret::query()->where('tenant_id', $tenantId)->where('object_id', $objectId)->first();
         if ($secret?->changed_on->format('U.u') === $version) {
-            Secret::query()->where('tenant_id', $tenantId)
-                ->where('object_id', $objectId)
-                ->where('field', self::FIELD)
+            Secret::query()->where('tenant_id', $tenantId)->where('object_id', $objectId)
                 ->update(['sent_at' => $this->clock->now()]);
         }
     }

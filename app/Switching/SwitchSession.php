@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Switching;
 
 use Jaunty\Core\Book\Reference;
+use Jaunty\Core\Telephones\Heard;
 
 /**
  * One customer at one switch, with the book that says what its objects are and the bindings known so far. Each write is
@@ -53,6 +54,15 @@ interface SwitchSession
      * @throws SwitchTrouble
      */
     public function calls(int $after): CallPage;
+
+    /**
+     * Telephones of the customer as the switch last heard of each.
+     *
+     * @return ?list<Heard> null where the switch cannot tell
+     *
+     * @throws SwitchTrouble
+     */
+    public function telephones(): ?array;
 
     /**
      * Tells the switch a secret, which it takes and never tells again.

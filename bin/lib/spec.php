@@ -51,6 +51,16 @@ $standins = $serves ? [] : [
         'name' => 'demo', 'once' => true, 'tells' => true, 'command' => $artisan('roster:demo'), 'user' => $web,
         'env' => $ours,
     ],
+    [
+        'name' => 'telephones', 'once' => true,
+        'command' => [
+            'sh', '-c',
+            'for customer in juniper-lane-surgery puffin-cove-hotel; do php "$0" begin "$customer" || true; done',
+            "{$served}/standins/bin/phones.php",
+        ],
+        'user' => $web,
+        'env' => ['SWITCH_URL' => "http://127.0.0.1:{$env('SWITCH_PORT')}", 'SWITCH_TOKEN' => $env('STANDIN_TOKEN')],
+    ],
 ];
 $worker = static fn (string $name): array => [
     'name' => $name,

@@ -39,7 +39,7 @@ final class TranslationTest extends FeatureTestCase
         'accounts' => ['handle', 'tier'], 'premises' => ['lift_code'], 'lines' => ['digits', 'jitter_class'],
         'persons' => ['badge'],
         'bands' => ['wall_board'], 'greeters' => ['barge'], 'timetables' => ['hue'],
-        'boxes' => ['lock_code', 'keep_days'], 'sets' => ['contrast'], 'tables' => ['lock_code', 'chime'],
+        'boxes' => ['lock_code', 'keep_days'], 'sets' => ['login', 'contrast'], 'tables' => ['lock_code', 'chime'],
         'pipes' => ['codec_order'], 'ways' => ['lock_code'],
     ];
 

@@ -151,6 +151,11 @@ final readonly class FileRecords implements Records
         throw SwitchTrouble::refused('it writes no calls down');
     }
 
+    public function telephones(string $account, Bindings $bindings): ?array
+    {
+        return null;
+    }
+
     private static function sheet(Kind $kind): string
     {
         return array_key_exists($kind->value, FileDialect::SHEETS)

@@ -15,6 +15,7 @@ use App\Switching\Table\Records;
 use Illuminate\Support\Sleep;
 use Jaunty\Core\Book\Kind;
 use Jaunty\Core\Book\Reference;
+use Jaunty\Core\Telephones\Heard;
 
 /** The records of the practice switch, asked for over HTTP. */
 final readonly class PracticeRecords implements Records
@@ -120,6 +121,32 @@ final readonly class PracticeRecords implements Records
         }
 
         return new CallPage($records, is_int($page['next'] ?? null) ? $page['next'] : null);
+    }
+
+    /** @return list<Heard> */
+    public function telephones(string $account, Bindings $bindings): array
+    {
+        $heard = [];
+        $rows = $this->api->get("/v1/accounts/{$account}/handsets")['rows'] ?? null;
+        foreach (is_array($rows) ? $rows : [] as $row) {
+            $device = is_array($row) && is_string($row['set'] ?? null) ? $bindings->called($row['set']) : null;
+            if (! is_array($row) || $device === null) {
+                continue;
+            }
+            $second = static fn (string $field): ?int => is_int($row[$field] ?? null) ? $row[$field] : null;
+            $text = static fn (string $field): ?string => is_string($row[$field] ?? null) ? $row[$field] : null;
+            $heard[] = new Heard(
+                (string) $device,
+                $second('since'),
+                $second('lost'),
+                $second('refused'),
+                $text('firmware'),
+                $text('address'),
+                ($row['current'] ?? 0) === 1,
+            );
+        }
+
+        return $heard;
     }
 
     private function awaitJob(string $path, Reference $object): void

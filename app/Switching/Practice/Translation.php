@@ -486,6 +486,6 @@ final class Translation implements Dialect
 
     public function secret(string $field, string $value): array
     {
-        return ['lock_code' => $value];
+        return [$field === 'registration' ? 'login' : 'lock_code' => $value];
     }
 }

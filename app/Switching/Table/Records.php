@@ -9,6 +9,7 @@ use App\Switching\CallPage;
 use App\Switching\SwitchTrouble;
 use Jaunty\Core\Book\Kind;
 use Jaunty\Core\Book\Reference;
+use Jaunty\Core\Telephones\Heard;
 
 /**
  * Where the records of a switch are kept and how they are asked for; nothing of what they mean. `$account` is the id of
@@ -48,4 +49,7 @@ interface Records
     public function edits(string $account): array;
 
     public function calls(string $account, Bindings $bindings, int $after): CallPage;
+
+    /** @return ?list<Heard> of the telephones that are bound; null where the switch cannot tell */
+    public function telephones(string $account, Bindings $bindings): ?array;
 }

@@ -131,6 +131,13 @@ final readonly class TableSession implements SwitchSession
             : $this->records->calls($account->id, $this->bindings, $after);
     }
 
+    public function telephones(): ?array
+    {
+        $account = $this->account();
+
+        return $account === null ? [] : $this->records->telephones($account->id, $this->bindings);
+    }
+
     public function setSecret(Reference $object, string $field, string $value, string $key): void
     {
         $bound = $this->bindings->of($object) ?? throw SwitchTrouble::notBound((string) $object);

@@ -19,6 +19,8 @@ const now = useNow()
 
 const runSheet = computed(() => live.data.value?.runSheet ?? [])
 const pins = computed(() => live.data.value?.pinsToTell ?? [])
+/** A telephone comes with a secret of its own, which is no PIN. */
+const pinWord = computed(() => (pins.value.some((each) => each.startsWith('device:')) ? 'secret' : 'PIN'))
 const pinsOf = computed(() =>
   some(
     pins.value.map((object) => names.value.of(object)),
@@ -172,11 +174,11 @@ function ended(each: Push): string {
         <el-button type="primary" :disabled="busy" data-testid="push" @click="push()">{{
           runSheet.length > 0
             ? `Push revision ${book.data.value?.revision ?? ''}`
-            : `Tell the switch ${pins.length === 1 ? 'the PIN' : `the ${pins.length} PINs`}`
+            : `Tell the switch ${pins.length === 1 ? `the ${pinWord}` : `the ${pins.length} ${pinWord}s`}`
         }}</el-button>
         <span class="soft"
           ><template v-if="runSheet.length > 0">{{ plural(runSheet.length, 'step') }}, in the run sheet below</template
-          ><template v-if="runSheet.length > 0 && pins.length > 0">, and {{ plural(pins.length, 'PIN') }}</template
+          ><template v-if="runSheet.length > 0 && pins.length > 0">, and {{ plural(pins.length, pinWord) }}</template
           ><template v-if="changes.length > 0"
             >; {{ plural(changes.length, 'pending change') }} {{ changes.length === 1 ? 'is' : 'are' }} not in
             it</template
@@ -350,11 +352,11 @@ function ended(each: Push): string {
             </tr>
           </tbody>
         </table>
-        <p v-if="pins.length > 0" class="soft">Then {{ plural(pins.length, 'PIN') }}: {{ pinsOf }}.</p>
+        <p v-if="pins.length > 0" class="soft">Then {{ plural(pins.length, pinWord) }}: {{ pinsOf }}.</p>
       </template>
       <template v-else-if="pins.length > 0 && live.data.value?.onSwitch === true">
         <p class="soft">
-          The switch holds the book, but for {{ plural(pins.length, 'PIN') }} it was not told: {{ pinsOf }}.
+          The switch holds the book, but for {{ plural(pins.length, pinWord) }} it was not told: {{ pinsOf }}.
         </p>
       </template>
       <p v-else-if="otherwise.length > 0" class="soft">Nothing to push that was not waived.</p>

@@ -67,6 +67,12 @@ final readonly class Field
         return new self('code', null);
     }
 
+    /** What a telephone comes in with: taken and never told again, like a code. */
+    public static function login(): self
+    {
+        return new self('login', null);
+    }
+
     public function takes(mixed $value): bool
     {
         return match ($this->shape) {
@@ -75,6 +81,8 @@ final readonly class Field
             'count' => $value === null || (is_int($value) && $value >= 0),
             'bit' => $value === 0 || $value === 1,
             'code' => $value === null || (is_string($value) && preg_match('/^(\d{4,12}|set)$/D', $value) === 1),
+            'login' => $value === null
+                || (is_string($value) && preg_match('/^([A-Za-z0-9]{12,64}|set)$/D', $value) === 1),
             'list' => is_array($value) && array_is_list($value) && array_filter($value, is_string(...)) === $value,
             default => true,
         };

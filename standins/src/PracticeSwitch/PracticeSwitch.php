@@ -26,6 +26,8 @@ final class PracticeSwitch extends Standin
 
     private readonly CallDesk $calls;
 
+    private readonly Handsets $handsets;
+
     private readonly Faults $faults;
 
     private readonly ?RateLimit $limit;
@@ -46,6 +48,7 @@ final class PracticeSwitch extends Standin
         $this->records = new Records($file, $clock ?? time(...));
         $this->rules = new RecordRules($this->records);
         $this->calls = new CallDesk($file, $this->records);
+        $this->handsets = new Handsets($file, $this->records, $clock ?? time(...));
     }
 
     protected function answer(Request $request): Response
@@ -56,10 +59,16 @@ final class PracticeSwitch extends Standin
         if ($request->path === '/health') {
             return Response::json(200, ['well' => true]);
         }
+        if (str_starts_with($request->path, '/provision/')) {
+            return $this->handsets->answer($request);
+        }
         if (! hash_equals("Bearer {$this->token}", $request->header('authorization') ?? '')) {
             throw new Refusal(401, 'a reseller token is needed');
         }
         $steps = explode('/', trim($request->path, '/'));
+        if ($steps === ['provision']) {
+            return $this->handsets->answer($request);
+        }
         if ($steps === ['v1', 'faults']) {
             return $this->faults->answer($request);
         }
@@ -140,6 +149,9 @@ final class PracticeSwitch extends Standin
         if ($collection === 'jobs' && $id !== null) {
             return Response::json(200, $this->records->job($account, $id));
         }
+        if ($collection === 'handsets') {
+            return Response::json(200, ['rows' => $this->handsets->of($account)]);
+        }
         if ($collection === 'edits') {
             return Response::json(200, ['rows' => $this->records->edits($account)]);
         }
@@ -169,9 +181,14 @@ final class PracticeSwitch extends Standin
             throw new Refusal(412, "version {$expected} is stale: the record is at version {$record->version}");
         }
         if ($request->method === 'PATCH') {
+            $given = $request->json();
+            if ($collection === 'sets' && is_string($given['login'] ?? null) && $given['login'] !== 'set') {
+                $this->handsets->learn($record, $given['login']);
+            }
+
             return Response::json(
                 200,
-                $this->records->replace($record, $this->rules->changed($record, $request->json()), self::who($request))
+                $this->records->replace($record, $this->rules->changed($record, $given), self::who($request))
                     ->show(),
             );
         }

@@ -52,6 +52,9 @@ final readonly class RecordRules
      */
     private static function locked(string $collection, array $given): array
     {
+        if (is_string($given['login'] ?? null)) {
+            $given['login'] = 'set';
+        }
         $code = $given['lock_code'] ?? null;
         if (! is_string($code) || $code === 'set') {
             return $given;

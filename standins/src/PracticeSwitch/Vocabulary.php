@@ -221,6 +221,7 @@ final class Vocabulary
                 'guest' => Field::bit(0),
                 'owners' => Field::tree([]),
                 'buttons' => Field::tree([]),
+                'login' => Field::login(),
                 'contrast' => Field::number(5),
             ],
             'parties' => [

@@ -6,6 +6,7 @@ import { age, EmptyState, ErrorState, LoadingLines, plural, useNow } from '@/sha
 import AllFields from '../AllFields.vue'
 import { useDesk } from '../desk'
 import NewObject from '../NewObject.vue'
+import { shareOf } from '../presence'
 import { useSelected } from '../selection'
 import SheetGrid from '../sheet/SheetGrid.vue'
 import StateMark from '../StateMark.vue'
@@ -13,7 +14,7 @@ import SitePlace from './SitePlace.vue'
 import WorkingElsewhere from './WorkingElsewhere.vue'
 
 /** Where a customer is: all places with what proves each, the one in view in full, and all of them as a sheet. */
-const { queries } = useDesk()
+const { queries, names } = useDesk()
 const now = useNow()
 const { all, selected, select } = useSelected('site')
 const sites = useQuery(queries.sites)
@@ -52,6 +53,15 @@ const WORDS: Record<string, string> = { city: 'town', subdivision: 'state or pro
 const PARTS = (missing: string[]): string => missing.map((part) => WORDS[part] ?? part).join(', ')
 const address = ({ address: { street, city } }: SiteView): string => [street, city].filter((each) => each).join(', ')
 
+const telephones = useQuery(queries.telephones)
+/** How many telephones of those in use are registered; where none is listed, none is meant. */
+function there(site: string): string {
+  const devices = names.value.all('device').filter((each) => each.fields.site === site)
+  if (devices.length === 0) return '—'
+  const share = shareOf(devices, telephones.data.value)
+  return share === undefined ? `${devices.length}, not known` : `${share.there} of ${share.all}`
+}
+
 const proven = computed(
   () => (sites.data.value ?? []).filter((each) => checked(each)[0] === 'dot' && tested(each)[0] === 'dot').length,
 )
@@ -85,6 +95,7 @@ const proven = computed(
             <th scope="col">Test call</th>
             <th scope="col" class="figure">People</th>
             <th scope="col" class="figure">Told</th>
+            <th scope="col" class="figure">Telephones</th>
           </tr>
         </thead>
         <tbody>
@@ -108,6 +119,7 @@ const proven = computed(
             <td class="figure" :class="{ fault: each.told.length === 0 }">
               {{ each.told.length === 0 ? 'nobody' : each.told.length }}
             </td>
+            <td class="figure">{{ there(each.ref) }}</td>
           </tr>
         </tbody>
       </table>

@@ -1,7 +1,8 @@
 <script setup lang="ts">
-import { useQuery } from '@tanstack/vue-query'
+import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed } from 'vue'
-import { EmptyState, plural } from '@/shared'
+import { client, take } from '@/api'
+import { age, EmptyState, plural, useAttempt, useNow } from '@/shared'
 import AllFields from '../AllFields.vue'
 import CopyObject from '../CopyObject.vue'
 import { useDesk, useDraft, type Edit } from '../desk'
@@ -11,14 +12,22 @@ import NewObject from '../NewObject.vue'
 import { pastedPeople, peopleMeant } from '../people'
 import { useSelected } from '../selection'
 import SheetGrid from '../sheet/SheetGrid.vue'
+import StateMark from '../StateMark.vue'
+import { presenceOf } from '../presence'
 import KeyPlan from './KeyPlan.vue'
+import PresenceBoard from './PresenceBoard.vue'
 
 /** Telephones: which there are, whose each is, what its keys do; the one in view in full. */
 const { customer, names, queries, mayEdit, notice } = useDesk()
 const { edit } = useDraft()
+const queryClient = useQueryClient()
+const { faults, attempt } = useAttempt()
+const now = useNow()
 const { all, selected, select } = useSelected('device')
 
-const telephones = useQuery(queries.telephones)
+/** Asked again while the chapter is open: a telephone that is plugged in turns green by itself. */
+const ASKED_EVERY = 4000
+const telephones = useQuery({ ...queries.telephones, refetchInterval: ASKED_EVERY })
 const models = computed(() => telephones.data.value?.models ?? [])
 const model = computed(() => models.value.find((each) => each.key === selected.value?.fields.model))
 const modelField = computed(() => ({
@@ -26,6 +35,24 @@ const modelField = computed(() => ({
   choices: Object.fromEntries(models.value.map((each) => [each.key, each.name])),
   unset: 'not said',
 }))
+const heard = computed(() => telephones.data.value?.heard?.find((each) => each.device === selected.value?.ref))
+const state = computed(() =>
+  selected.value === undefined
+    ? (['open', ''] as const)
+    : presenceOf(selected.value, telephones.data.value, (at) => age(at, now.value)),
+)
+const secret = computed(() => telephones.data.value?.secrets[selected.value?.ref ?? ''])
+/** The one before lets nobody in once the switch was told the new one. */
+const renew = (): Promise<void> =>
+  attempt(async () => {
+    const told = await take(
+      client.POST('/customers/{customer}/telephones/{device}/secret', {
+        params: { path: { customer, device: selected.value?.key ?? '' } },
+      }),
+    )
+    queryClient.setQueryData(queries.telephones.queryKey, told)
+    void queryClient.invalidateQueries({ queryKey: queries.live.queryKey })
+  })
 const spare = computed(() => all.value.filter((each) => each.fields.status === 'spare').length)
 
 const lines = computed(() => selected.value?.fields.lines ?? [])
@@ -97,6 +124,7 @@ const workplaces = computed(() => {
   >
   <template v-else>
     <p class="soft">{{ plural(all.length, 'telephone') }}, {{ spare }} of them spare.</p>
+    <PresenceBoard :devices="all" :told="telephones.data.value" @select="select" />
     <SheetGrid kind="device" :objects="all" :selected="selected?.ref" @select="select" />
   </template>
   <NewObject kind="device" @made="select" />
@@ -118,6 +146,20 @@ const workplaces = computed(() => {
         </template>
       </p>
     </div>
+    <p data-testid="presence-of">
+      <StateMark :shape="state[0]" /> {{ state[1]
+      }}<template v-if="heard?.address"
+        >, at <span class="mono">{{ heard.address }}</span></template
+      ><template v-if="heard?.firmware">, program {{ heard.firmware }}</template>
+      <span v-if="secret !== undefined" class="soft">
+        · secret made {{ age(secret.on, now) }}{{ secret.isSent ? '' : ', not told to the switch yet' }}</span
+      >
+      <span v-else-if="selected.fields.hardware !== null" class="soft"> · its secret is made by the push</span>
+      <button v-if="mayEdit && secret !== undefined" type="button" class="text-button renew" @click="renew">
+        Make another secret
+      </button>
+    </p>
+    <p v-if="faults[''] !== undefined" class="fault" role="alert">{{ faults[''] }}</p>
     <h3>Whose calls ring at it</h3>
     <ul class="owners" data-testid="owners">
       <li v-for="line in lines" :key="line.item">
@@ -195,6 +237,10 @@ const workplaces = computed(() => {
 
 .acts {
   padding: 8px 0;
+}
+
+.renew {
+  margin-left: 10px;
 }
 
 h3 {
