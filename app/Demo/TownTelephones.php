@@ -12,7 +12,9 @@ final class TownTelephones
     ];
 
     /** Rooms of a floor of the hotel, and how many people of the list work there. */
-    private const HOTEL = ['ground' => ['Ground floor', 8], 'first' => ['First floor', 6], 'second' => ['Second floor', 6]];
+    private const HOTEL = [
+        'ground' => ['Ground floor', 8], 'first' => ['First floor', 6], 'second' => ['Second floor', 6],
+    ];
 
     /**
      * @param  list<Townsman>  $who  twelve: receptionists, nurses and doctors by turns
@@ -75,14 +77,18 @@ final class TownTelephones
                     'name',
                     'item',
                 )[$placed[$seat[$at]]['floor']]],
-                ['object' => "user:{$who[$at]->key()}", 'path' => 'emergency/room', 'value' => $placed[$seat[$at]]['room']],
+                [
+                    'object' => "user:{$who[$at]->key()}", 'path' => 'emergency/room',
+                    'value' => $placed[$seat[$at]]['room'],
+                ],
             ], array_keys($seat))),
             ...self::telephones($who, static fn (int $at): array => [
                 'model' => $at < 2 ? 'harbour-12' : 'tideway-2', 'workplace' => $seat[$at],
                 'keys' => [['item' => 'own', 'at' => 1, 'kind' => 'line']],
             ]),
             self::made('device:back-office', 'Back office, shared', null, [
-                'model' => 'tideway-6', 'hardware' => self::address($who[0], 98), 'site' => 'site:office', 'hotDesk' => true,
+                'model' => 'tideway-6', 'hardware' => self::address($who[0], 98), 'site' => 'site:office',
+                'hotDesk' => true,
             ]),
             ...array_map(static fn (int $no): array => self::made("device:spare-{$no}", "Spare {$no}", null, [
                 'model' => 'tideway-2', 'hardware' => self::address($who[0], 90 + $no), 'status' => 'spare',
@@ -109,7 +115,10 @@ final class TownTelephones
             ['item' => 'lab', 'at' => 4, 'kind' => 'park', 'to' => 'parkPlace:lab'],
             ['item' => 'page', 'at' => 5, 'kind' => 'page', 'to' => 'pageZone:house', 'label' => 'Page the house'],
             ['item' => 'pick-up', 'at' => 6, 'kind' => 'pickUp'],
-            ['item' => 'laboratory', 'at' => 7, 'kind' => 'speedDial', 'number' => '+19025550181', 'label' => 'Laboratory'],
+            [
+                'item' => 'laboratory', 'at' => 7, 'kind' => 'speedDial', 'number' => '+19025550181',
+                'label' => 'Laboratory',
+            ],
             ...$lamps,
         ];
     }

@@ -244,20 +244,24 @@ final readonly class PushRunner
         }
     }
 
-    /** Tells the switch the PINs it has not been told yet, of what it knows by now. */
+    /** Tells the switch the secrets it has not been told yet, of what it knows by now. */
     private function sendSecrets(Push $push): void
     {
-        [$book, $bindings, $session, $unsent, $registrations] = $this->inScope($push, function (TenantRow $tenant) use ($push): array {
+        [$book, $bindings, $session, $unsent, $registrations] = $this->inScope($push, function (
+            TenantRow $tenant,
+        ) use ($push): array {
             $book = $this->books->at($tenant->id, $push->revision);
             $switch = $this->switches->of($tenant);
             $known = $this->bindings->load($tenant->id, $switch->name(), [$book]);
-            $unsent = $switch->capabilities()->takesSecrets ? $this->secrets->unsent($tenant->id) : [];
+            $takes = $switch->capabilities()->takesSecrets;
 
-            $registrations = $switch->capabilities()->takesSecrets && $switch->capabilities()->holds(Kind::Device)
-                ? $this->secrets->registrations($tenant->id, $push->technician_id, $book)
-                : [];
-
-            return [$book, $known, $switch->open($book, $known, $push->technician->name), $unsent, $registrations];
+            return [
+                $book, $known, $switch->open($book, $known, $push->technician->name),
+                $takes ? $this->secrets->unsent($tenant->id) : [],
+                $takes && $switch->capabilities()->holds(Kind::Device)
+                    ? $this->secrets->registrations($tenant->id, $push->technician_id, $book)
+                    : [],
+            ];
         });
         foreach ($unsent === [] && $registrations === [] ? [] : $book->objects() as $object) {
             $pin = SecretKeeper::isSetIn($object) ? $unsent[$object->id() ?? ''] ?? null : null;
@@ -265,7 +269,8 @@ final readonly class PushRunner
             $reference = Reference::of($object);
             if ($secret !== null && $bindings->of($reference) !== null) {
                 $field = $secret === $pin ? 'pin' : SecretKeeper::REGISTRATION;
-                $session->setSecret($reference, $field, $secret['value'], "{$field}-{$object->id()}-{$secret['version']}");
+                $key = "{$field}-{$object->id()}-{$secret['version']}";
+                $session->setSecret($reference, $field, $secret['value'], $key);
                 $this->inScope($push, function () use ($push, $object, $secret): void {
                     $this->extendLease($push);
                     $this->secrets->sent($push->tenant_id, (string) $object->id(), $secret['version']);

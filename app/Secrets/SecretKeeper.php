@@ -182,8 +182,8 @@ final readonly class SecretKeeper
     public function known(TenantRow $tenant, string $technicianId): array
     {
         $book = $this->drafts->view($tenant, $technicianId)->edited;
-        $secrets = Secret::query()->where('tenant_id', $tenant->id)->where('field', self::FIELD)->with('technician')->get()
-            ->keyBy('object_id');
+        $secrets = Secret::query()->where('tenant_id', $tenant->id)->where('field', self::FIELD)
+            ->with('technician')->get()->keyBy('object_id');
         $known = [];
         foreach (self::kinds() as $kind) {
             foreach ($book->ofKind($kind) as $object) {
@@ -202,7 +202,7 @@ final readonly class SecretKeeper
         return $known;
     }
 
-    /** @return list<string> objects of the book as entered whose PIN or registration the switch has not been told yet */
+    /** @return list<string> objects of the book as entered whose secret the switch has not been told yet */
     public function toTell(string $tenantId, Book $book): array
     {
         $unsent = Secret::query()->where('tenant_id', $tenantId)

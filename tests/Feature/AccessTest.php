@@ -25,11 +25,12 @@ final class AccessTest extends FeatureTestCase
                     [
                         '{customer}', '{no}', '{push}', '{waiver}', '{run}', '{kind}', '{key}', '{prompt}',
                         '{schedule}', '{calendar}', '{threshold}', '{fingerprint}', '{site}',
-                        '{port}', '{paper}', '{number}', '{user}', '{plan}',
+                        '{port}', '{paper}', '{number}', '{user}', '{plan}', '{device}',
                     ],
                     [
                         $customer, '1', $push, $push, '0', 'user', 'ines-marsh', 'welcome', 'hours', 'holidays',
                         'mostChoices', str_repeat('0', 32), 'office', $push, $push, '+15065550187', 'ines-marsh', $push,
+                        'front',
                     ],
                     $path,
                 ),

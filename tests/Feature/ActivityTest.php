@@ -177,6 +177,12 @@ final class ActivityTest extends FeatureTestCase
         $this->postJson("{$at}/secrets", ['object' => 'mailbox:ines-marsh'])->assertSuccessful();
         $this->postJson("{$at}/secrets/reveal", ['object' => 'mailbox:ines-marsh'])->assertOk();
         $this->edit($customer, [[
+            'op' => 'create', 'object' => 'device:front', 'path' => '',
+            'value' => ['name' => 'Front', 'hardware' => '02:00:00:00:00:77'],
+        ]])->assertOk();
+        $this->enter($customer)->assertCreated();
+        $this->postJson("{$at}/telephones/front/secret")->assertOk();
+        $this->edit($customer, [[
             'op' => 'create', 'object' => 'prompt:hello', 'path' => '',
             'value' => ['name' => 'Hello', 'script' => 'Thank you for calling Inlet.'],
         ]])->assertOk();

@@ -40,12 +40,12 @@ final class ContractTest extends FeatureTestCase
                 [
                     '{customer}', '{no}', '{push}', '{token}', '{audit}', '{grant}', '{invitation}', '{technician}',
                     '{port}', '{paper}', '{order}', '{plan}', '{number}', '{run}',
-                    '{prompt}', '{kind}', '{fingerprint}', '{session}',
+                    '{prompt}', '{kind}', '{fingerprint}', '{session}', '{device}',
                 ],
                 [
                     'ardent-road', '1', ...array_fill(0, 10, '6f2a1f4e-0a43-4be0-9c3b-3f5a2d3c1b00'),
                     '+19025550110', '0', 'welcome',
-                    'user', str_repeat('0', 32), str_repeat('0', 20),
+                    'user', str_repeat('0', 32), str_repeat('0', 20), 'front',
                 ],
                 $path,
             );

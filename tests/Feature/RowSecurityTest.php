@@ -18,6 +18,7 @@ final class RowSecurityTest extends FeatureTestCase
         'agreed', 'dropped_drafts', 'pushes', 'push_steps', 'drift_waivers', 'finding_waivers', 'tenant_thresholds',
         'kept_books', 'unnoted_fields', 'since_signed', 'signed_books', 'secrets', 'port_papers', 'recordings',
         'call_records', 'call_readings', 'address_checks', 'emergency_tests', 'line_measurements', 'floor_plans',
+        'telephones_heard',
         'address_asks', 'address_answers', 'verified_numbers', 'number_registrations',
     ];
 
@@ -308,6 +309,7 @@ final class RowSecurityTest extends FeatureTestCase
             ['revision' => 1, 'by' => 'I. Marsh', 'on' => '2026-12-01'],
         )->assertCreated();
         $this->enter($customer['key']);
+        $this->getJson("/api/customers/{$customer['key']}/telephones")->assertOk();
         $this->readAgain($customer['key']);
         $this->postJson(
             "/api/customers/{$customer['key']}/live/waivers",

@@ -197,6 +197,8 @@ final class FileDialect implements Dialect
                     'desk' => 'DESK', 'soft' => 'COMPUTER', 'mobileApp' => 'APP', 'outside' => 'ELSEWHERE',
                 ]),
                 'number' => new Telephone('number'), 'hardware' => new Plain('hardware'),
+                // It keeps no list of telephones: which one is meant stands there as text.
+                'device' => new Plain('telephone'),
                 'seconds' => new MinutesAndSeconds('rings'), 'forGroups' => new YesNo('for teams'),
                 'confirm' => new YesNo('asks'), 'mailboxAfter' => new Plain('its box after'),
             ]),

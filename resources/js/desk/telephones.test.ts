@@ -27,6 +27,10 @@ const OTHER = object('device:back', { name: 'Back office', model: 'harbour-12' }
 const MODELS = {
   models: [{ key: 'harbour-12', name: 'Harbour 12', lines: 12, keys: 12, pages: 3, can: ['page'] }],
   codes: { pickUp: '*8', intercom: '*5' },
+  heard: [],
+  readAt: '2026-12-01T18:05:00Z',
+  trouble: null,
+  secrets: {},
 }
 const BOOK = [SET, OTHER, INES, JOSS, HALL]
 const HANDLERS = { 'GET /customers/inlet/telephones': MODELS, [EDITS]: asChange(deskOf(BOOK)) }

@@ -94,8 +94,8 @@ final readonly class Handsets
             'UPDATE handsets SET make = ?, firmware = ?, address = ?, config = ?, keeps = ?, since = ?, lost = NULL, '
                 . 'refused = NULL WHERE id = ?',
             [
-                $text('make'), $text('firmware'), $text('address'), $text('config'), ($said['keeps'] ?? 0) === 1 ? 1 : 0,
-                ($this->clock)(), $set->id,
+                $text('make'), $text('firmware'), $text('address'), $text('config'),
+                ($said['keeps'] ?? 0) === 1 ? 1 : 0, ($this->clock)(), $set->id,
             ],
         );
 
@@ -120,8 +120,10 @@ final readonly class Handsets
         }
         $buttons = $set->body['buttons'] ?? [];
 
+        $whole = (string) json_encode([$lines, $buttons, $set->body['guest'] ?? 0]);
+
         return [
-            'version' => substr(hash('sha256', (string) json_encode([$lines, $buttons, $set->body['guest'] ?? 0])), 0, 12),
+            'version' => substr(hash('sha256', $whole), 0, 12),
             'lines' => $lines, 'buttons' => $buttons,
         ];
     }

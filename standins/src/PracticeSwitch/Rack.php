@@ -86,8 +86,8 @@ final readonly class Rack
     }
 
     /**
-     * The rack as the demo finds it: everything of a customer that was never plugged in is; of a large one, something is
-     * old and something is gone.
+     * The rack as the demo finds it: everything that was never plugged in is; of a large customer something is old and
+     * something is gone.
      *
      * @param  list<array<string, ?string>>  $sets
      */

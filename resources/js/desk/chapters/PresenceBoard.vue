@@ -45,7 +45,7 @@ const sites = computed(() => {
     </p>
     <div v-for="each in sites" :key="each.site" class="site">
       <p>
-        <strong>{{ each.name }}</strong>
+        <strong class="name">{{ each.name }}</strong>
         <template v-if="each.share !== undefined">
           <StateMark
             :shape="each.share.there === each.share.all ? 'dot' : each.share.there === 0 ? 'diamond' : 'half'"
@@ -67,6 +67,10 @@ const sites = computed(() => {
 </template>
 
 <style scoped>
+.name {
+  margin-right: 8px;
+}
+
 .site {
   margin: 4px 0 10px;
 }
