@@ -18,6 +18,7 @@ use Jaunty\Core\Audit\OwnAddressSeen;
 use Jaunty\Core\Audit\PortSeen;
 use Jaunty\Core\Audit\RegistrationSeen;
 use Jaunty\Core\Audit\Surroundings;
+use Jaunty\Core\Audit\TelephoneSeen;
 use Jaunty\Core\Audit\TestSeen;
 use Jaunty\Core\Book\Book;
 use Jaunty\Core\Book\BookFormat;
@@ -54,6 +55,7 @@ use Jaunty\Core\Templates\Template;
  *     lines: list<array{site: string, on: string, measured: array{down: ?int, up: ?int, roundTrip: int|float|null,
  *     jitter: int|float|null, loss: int|float|null, ownNetwork: ?bool, backup: ?bool, codec: string, packetMs: int,
  *     calls: int}}>,
+ *     telephones: list<array{device: string, state: string, since: ?string, isCurrent: bool}>,
  *     ownAddresses: list<array{user: string, on: string, address: array{street: string, unit: string, city: string,
  *     subdivision: string, postcode: string, country: string}}>
  * }
@@ -132,6 +134,14 @@ final readonly class SurroundingsReader
                 (w.made_at at time zone :zone)::date, 'address', w.address)), '[]')
                 from (select distinct on (user_id) * from address_answers where tenant_id = t.id
                     order by user_id, serial desc) w),
+            'telephones', (select coalesce(jsonb_agg(jsonb_build_object('device', heard.id, 'state', case
+                when heard.said->>'since' is not null then 'registered'
+                when (heard.said->>'refused')::bigint >= coalesce((heard.said->>'lost')::bigint, 0) then 'refused'
+                when heard.said->>'lost' is not null then 'lost' else 'never' end, 'since',
+                (to_timestamp(coalesce((heard.said->>'since')::bigint, greatest((heard.said->>'refused')::bigint,
+                    (heard.said->>'lost')::bigint))) at time zone :zone)::date,
+                'isCurrent', (heard.said->>'isCurrent')::boolean)), '[]')
+                from telephones_heard h, jsonb_each(h.heard) heard (id, said) where h.tenant_id = t.id),
             'drafts', (select coalesce(jsonb_agg(jsonb_build_object('name', w.name, 'on',
                 (d.updated_at at time zone :zone)::date, 'operations', json_array_length(d.operations))), '[]')
                 from drafts d join technicians w on w.id = d.technician_id where d.tenant_id = t.id)
@@ -236,6 +246,7 @@ final readonly class SurroundingsReader
             ),
             array_map(static fn (array $each): LineSeen => new LineSeen(...$each), $told['lines']),
             array_map(static fn (array $each): OwnAddressSeen => new OwnAddressSeen(...$each), $told['ownAddresses']),
+            array_map(static fn (array $each): TelephoneSeen => new TelephoneSeen(...$each), $told['telephones']),
         );
     }
 

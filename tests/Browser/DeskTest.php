@@ -184,6 +184,8 @@ final class DeskTest extends BrowserTestCase
 
         // The week is painted without a mouse: Monday 16:00 to 16:30 more.
         $this->keys('j');
+        $this->see('No telephone in this book');
+        $this->keys('j');
         $this->see('The next twelve months');
         $this->browser->executeScript("document.querySelector('[data-testid=painter]').focus()");
         $this->keys(...array_fill(0, 16, WebDriverKeys::ARROW_RIGHT), ...[' ']);

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit;
 
 use Jaunty\Core\Book\Book;
+use Jaunty\Core\Book\Device;
 use Jaunty\Core\Book\Number;
 use Jaunty\Core\Book\Site;
 use Jaunty\Core\Book\User;
@@ -20,6 +21,9 @@ final readonly class Surroundings
 
     /** @var array<string, OwnAddressSeen> by user */
     private array $saidBy;
+
+    /** @var array<string, TelephoneSeen> by device */
+    private array $heardOf;
 
     /** @var array<string, RegistrationSeen> by number and kind */
     private array $filed;
@@ -52,6 +56,7 @@ final readonly class Surroundings
      * @param  list<NumberSeen>  $stock  numbers of the customer's, as they stand with the reseller
      * @param  list<LineSeen>  $lines  of each site as last measured
      * @param  list<OwnAddressSeen>  $ownAddresses  of each user as they last said it
+     * @param  list<TelephoneSeen>  $telephones  of each as the switch last heard of it; none where it was not asked
      */
     public function __construct(
         public int $revision = 1,
@@ -79,7 +84,9 @@ final readonly class Surroundings
         public array $registrations = [],
         public array $lines = [],
         public array $ownAddresses = [],
+        public array $telephones = [],
     ) {
+        $this->heardOf = array_column($telephones, null, 'device');
         $this->stockByNumber = array_column($stock, null, 'number');
         $filed = [];
         foreach ($registrations as $each) {
@@ -117,6 +124,12 @@ final readonly class Surroundings
     public function lineOf(Site $site): ?LineSeen
     {
         return self::ofSite($this->lines, $site);
+    }
+
+    /** Null where the switch was not asked, or does not know it. */
+    public function telephoneOf(Device $device): ?TelephoneSeen
+    {
+        return $this->heardOf[$device->id ?? $device->key] ?? null;
     }
 
     /** Null where they never said. */

@@ -22,6 +22,7 @@ use Jaunty\Core\Audit\Rule;
 use Jaunty\Core\Audit\RuleBook;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Audit\Surroundings;
+use Jaunty\Core\Audit\TelephoneSeen;
 use Jaunty\Core\Audit\TestSeen;
 use Jaunty\Core\Audit\Thresholds;
 use Jaunty\Core\Book\Book;
@@ -45,7 +46,7 @@ final readonly class RuleCase
         'invitations' => InvitationSeen::class, 'ports' => PortSeen::class, 'drafts' => DraftSeen::class,
         'unsupported' => Unsupported::class, 'leaving' => LeavingSeen::class, 'stock' => NumberSeen::class,
         'registrations' => RegistrationSeen::class, 'lines' => LineSeen::class,
-        'ownAddresses' => OwnAddressSeen::class,
+        'ownAddresses' => OwnAddressSeen::class, 'telephones' => TelephoneSeen::class,
     ];
 
     /**

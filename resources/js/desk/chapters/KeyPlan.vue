@@ -21,9 +21,9 @@ const beside = (place: number): string => {
   const key = at(place)
   return key === undefined ? '' : labelOf(key, names.value, kinds.value)
 }
-const said = (place: number): string => {
+const kindAt = (place: number): string => {
   const key = at(place)
-  return key === undefined ? `${place}: free` : `${place} ${beside(place)}: ${kinds.value[key.kind] ?? key.kind}`
+  return key === undefined ? 'free' : `(${kinds.value[key.kind] ?? key.kind})`
 }
 const page = ref(0)
 const chosen = ref(1)
@@ -200,7 +200,6 @@ useKeysTold('among keys of a telephone', {
             :data-at="place"
             :tabindex="place === chosen ? 0 : -1"
             :class="['key', at(place)?.kind ?? 'free', { chosen: place === chosen }]"
-            :aria-label="said(place)"
             :draggable="mayEdit && at(place) !== undefined"
             @click="choose(place)"
             @focus="choose(place)"
@@ -212,6 +211,7 @@ useKeysTold('among keys of a telephone', {
             <i aria-hidden="true" />
             <span class="mono soft">{{ place }}</span>
             <span class="said">{{ beside(place) }}</span>
+            <span class="visually-hidden">{{ kindAt(place) }}</span>
           </button>
         </div>
       </div>
