@@ -143,7 +143,16 @@ const COLUMNS: Partial<Record<Kind, Column[]>> = {
     'Not for',
     { kinds: ['user', 'group', 'mailbox'] },
   ]),
-  mailbox: columns('mailbox', ['name', 'Mailbox'], ['extension', 'Ext'], 'owner', 'enabled', 'zero', 'attachAudio'),
+  mailbox: columns(
+    'mailbox',
+    ['name', 'Mailbox'],
+    ['extension', 'Ext'],
+    'owner',
+    'notify',
+    'enabled',
+    'zero',
+    'attachAudio',
+  ),
 }
 
 export function columnsOf(kind: Kind): Column[] {

@@ -159,3 +159,28 @@ it('asks nobody where a line has no key, and says how one is written', async () 
   expect(line.element.value).toBe('Ines Marsh')
   expect(opened.state.notice.value?.text).toContain('"Ines Marsh": say the key and where it leads')
 })
+
+it('makes a submenu from a key in place, with the key, as one edit', async () => {
+  const TAKEN = object('menu:billing', { name: 'Billing' })
+  const opened = await openPart(
+    KeyOutline,
+    [MENU, TAKEN],
+    { [EDITS]: unchanged([MENU]), [MEANT]: meaning({}) },
+    { props: { menu: MENU, scripts: [] } },
+  )
+  page = opened.page
+  const line = page.get('input[aria-label="Another key of Day menu"]')
+  await line.setValue('5 new menu Billing; 6 new menu')
+  await line.trigger('keydown', { key: 'Enter' })
+  await settle()
+
+  expect(sent(opened.server)).toMatchObject([
+    { op: 'create', object: 'menu:billing-2', value: { name: 'Billing', silence: 'back' } },
+    {
+      object: 'menu:day',
+      path: 'keys',
+      value: [...MENU.fields.keys, { item: '5', to: 'menu:billing-2', label: 'Billing' }],
+    },
+  ])
+  expect(page.get<HTMLInputElement>('input[aria-label="Another key of Day menu"]').element.value).toBe('6 new menu')
+})

@@ -13,6 +13,7 @@ import { useSelected } from '../selection'
 import SheetGrid from '../sheet/SheetGrid.vue'
 import CallsMade from '../CallsMade.vue'
 import MembersTable from './MembersTable.vue'
+import SettingRows from './SettingRows.vue'
 
 /** Hunt groups: the list, and of the one in view who is in it, how long each rings, and where calls go otherwise. */
 const { customer, names } = useDesk()
@@ -37,6 +38,34 @@ const ruler = computed(() => rulers.data.value?.[0])
 const queue = computed(() => selected.value?.fields.queue ?? null)
 const isQueue = computed(() => queue.value !== null)
 const limitPath = computed(() => (isQueue.value ? 'queue/longestWait' : 'noAnswerSeconds'))
+
+/** When it is called at all, and who is asked how; what belongs to a queue is asked where there is one. */
+const WHEN = [
+  ['In use', 'enabled'],
+  ['Goes by', 'schedule', { unset: 'no hours: always open' }],
+  ['Members may close it', 'handClosable'],
+  ['Closed by hand now', 'closedByHand'],
+  ['Signed in and out by', 'signInBy', { choices: { member: 'themselves', administrator: 'an administrator' } }],
+  ['Passes busy members', 'skipBusy'],
+  ['At most ring at once', 'mostAtOnce', { unset: 'all of them' }],
+  ['Left alone after no answer', 'restAfterNoAnswer'],
+  ['Left alone after a call', 'wrapUp'],
+  [
+    'The second tier rings',
+    'tierTwo',
+    { choices: { unavailable: 'when nobody of the first can', alsoTried: 'after the first' } },
+  ],
+  ['Stands before the caller', 'prefix', { unset: 'nothing' }],
+  ['Sends calls outside', 'onwardClass'],
+] as const
+const QUEUE = [
+  ['First says', 'queue/greeting', { unset: 'nothing' }],
+  ['Then plays', 'queue/music', { unset: 'the switch’s own music' }],
+  ['And says', 'queue/comfort', { unset: 'nothing more' }],
+  ['Every', 'queue/comfortEvery'],
+  ['Leaves by key', 'queue/exitKey', { unset: 'none' }],
+  ['At most wait', 'queue/most'],
+] as const
 
 /** Every case with where it goes, as sentences; what a plain group cannot meet is left out. */
 const cases = computed((): [string, string][] => [
@@ -122,11 +151,10 @@ function queueUp(): void {
         /></span>
       </li>
     </ul>
+    <SettingRows :object="selected" title="When, and how" :rows="WHEN" />
+    <SettingRows v-if="isQueue" :object="selected" title="What callers hear who wait" :rows="QUEUE" />
     <p class="soft">
-      <template v-if="isQueue"
-        >Callers wait in a queue for at most
-        <InlineField :object="selected" path="queue/most" label="Most waiting" /> at once.</template
-      >
+      <template v-if="isQueue">Callers wait in a queue while nobody is free.</template>
       <template v-else>No queue: a caller who meets only busy members goes on at once.</template>
       {{ ' '
       }}<button type="button" class="text-button" @click="queueUp">

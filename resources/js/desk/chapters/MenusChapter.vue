@@ -14,6 +14,7 @@ import DirectoryPane from './DirectoryPane.vue'
 import KeyOutline from './KeyOutline.vue'
 import PromptPane from './PromptPane.vue'
 import ScriptPane from './ScriptPane.vue'
+import SettingRows from './SettingRows.vue'
 
 /**
  * Attendants, their answers by state side by side; menus as an outline by key, each submenu foldable in place with its
@@ -41,6 +42,22 @@ const from = computed(() =>
       selected.value !== undefined && object.ref !== selected.value.ref && object.refersTo.includes(selected.value.ref),
   ),
 )
+const ATTENDANT = [
+  ['In use', 'enabled'],
+  ['Time zone', 'zone', { unset: 'as its site' }],
+  ['Language', 'language', { unset: 'as the customer' }],
+  ['Sends calls outside', 'onwardClass'],
+] as const
+const MENU = [
+  ['A transfer', 'transfer', { choices: { comesBack: 'comes back if not taken', blind: 'is for good' } }],
+  ['Says to a wrong key', 'invalidPrompt', { unset: 'nothing' }],
+  ['Wrong keys allowed', 'invalidAllowed'],
+  ['At most digits', 'dialExtensions/most', { unset: 'as long as an extension' }],
+  ['Waits for the next digit', 'dialExtensions/interdigit'],
+  ['Site', 'site', { unset: 'none' }],
+  ['Sends calls outside', 'onwardClass'],
+] as const
+const tenant = computed(() => names.value.all('tenant')[0])
 const isMenu = computed(() => selected.value?.kind === 'menu')
 const dials = computed(() => (selected.value?.kind === 'menu' ? selected.value.fields.dialExtensions.scope : 'off'))
 </script>
@@ -91,7 +108,10 @@ const dials = computed(() => (selected.value?.kind === 'menu' ? selected.value.f
             >
           </p>
         </div>
-        <AnswersByState v-if="selected.kind === 'attendant'" :attendant="selected" @open="select" />
+        <template v-if="selected.kind === 'attendant'">
+          <AnswersByState :attendant="selected" @open="select" />
+          <SettingRows :object="selected" title="When, and how" :rows="ATTENDANT" />
+        </template>
         <div v-else-if="selected.kind === 'menu'" class="menu">
           <div>
             <KeyOutline :menu="selected" :scripts="scripts.data.value ?? []" />
@@ -113,6 +133,15 @@ const dials = computed(() => (selected.value?.kind === 'menu' ? selected.value.f
           <InlineField :object="selected" path="then" label="Then" />.
         </p>
         <PromptPane v-else :prompt="selected" />
+        <template v-if="selected.kind === 'menu'">
+          <SettingRows :object="selected" title="When, and how" :rows="MENU" />
+          <SettingRows
+            v-if="tenant !== undefined && selected.fields.transfer === 'comesBack'"
+            :object="tenant"
+            title="Of every menu of this customer"
+            :rows="[['A transfer comes back after', 'transferRings']]"
+          />
+        </template>
         <p v-if="selected.kind !== 'prompt'" class="acts"><CopyObject :object="selected" @made="select" /></p>
         <AllFields :object="selected" removable />
       </section>

@@ -5,6 +5,7 @@ import { OfferField } from '@/shared'
 import { suggested } from '../cells'
 import { typeAt, WORDS } from '../catalogue'
 import { useDesk, useDraft } from '../desk'
+import type { TypedEdit } from '../edits'
 import { useHalfTyped } from '../halfTyped'
 import { whatIsMeant } from '../meant'
 
@@ -20,6 +21,9 @@ const typed = useHalfTyped(customer, `keys of ${props.menu.ref}`, '')
 const KEY = /^\s*(?:press\s+|key\s+)?([0-9*#])(?:\s*[:=.)>→-]+\s*|\s+)(?:for\s+|to\s+)?/i
 const PARTED = /[\n\r;]+|,\s*(?=[0-9*#][\s:=.)>→-])/
 
+/** A menu that is to be: `3 new menu Billing`. */
+const FRESH = /^(?:a\s+)?new\s+menu(?:\s*[:,-]?\s*(.*))?$/i
+
 const to = typeAt('menu', 'keys/1/to')
 const places = computed(() => suggested(to, names.value))
 
@@ -27,7 +31,8 @@ function offered(text: string): string[] {
   const key = KEY.exec(text)?.[0]
   if (key === undefined) return []
   const wanted = text.slice(key.length).trim().toLowerCase()
-  return places.value.filter((each) => each.toLowerCase().includes(wanted)).map((each) => key + each)
+  const fresh = 'new menu'.startsWith(wanted) ? [`${key}new menu `] : []
+  return [...places.value.filter((each) => each.toLowerCase().includes(wanted)).map((each) => key + each), ...fresh]
 }
 
 interface Said {
@@ -39,6 +44,21 @@ interface Said {
 function read(text: string): Said {
   const begins = KEY.exec(text)
   return { text: text.trim(), key: begins?.[1] ?? '', place: text.slice(begins?.[0].length ?? 0).trim() }
+}
+
+/** A key for one more menu, by its name. */
+function freeMenu(name: string, made: readonly TypedEdit[]): string {
+  const slug =
+    name
+      .normalize('NFKD')
+      .toLowerCase()
+      .replace(/[^a-z0-9]+/g, '-')
+      .replace(/^-+|-+$/g, '') || 'menu'
+  const isTaken = (ref: string): boolean =>
+    names.value.get(ref) !== undefined || made.some((each) => each.object === ref)
+  let ref = `menu:${slug}`
+  for (let no = 2; isTaken(ref); no++) ref = `menu:${slug}-${no}`
+  return ref
 }
 
 async function add(text: string): Promise<void> {
@@ -55,7 +75,10 @@ async function add(text: string): Promise<void> {
     whys.push(why)
   }
   const words = Object.values(WORDS)
-  const known = said.filter((each) => each.key !== '' && each.place !== '' && !words.includes(each.place))
+  const known = said.filter(
+    (each) => each.key !== '' && each.place !== '' && !words.includes(each.place) && !FRESH.test(each.place),
+  )
+  const made: TypedEdit[] = []
   const asked = [...new Set(known.map((each) => each.place))]
   try {
     const meant = new Map((await whatIsMeant(customer, asked, to.kinds ?? [])).map((each) => [each.said, each]))
@@ -64,7 +87,15 @@ async function add(text: string): Promise<void> {
       if (each.key === '' || each.place === '')
         leave(each, `"${each.text}": say the key and where it leads, such as "1 Reception".`)
       else if (keys.some((set) => set.item === each.key)) leave(each, `Key ${each.key} is set already.`)
-      else if (found?.value === null) leave(each, `Key ${each.key}: ${found.fault ?? 'not understood'}.`)
+      else if (FRESH.test(each.place)) {
+        const name = FRESH.exec(each.place)?.[1]?.trim() ?? ''
+        if (name === '') leave(each, `Key ${each.key}: say what the new menu is called, such as "new menu Billing".`)
+        else {
+          const object = freeMenu(name, made)
+          made.push({ op: 'create', object, path: '', value: { name, site: props.menu.fields.site, silence: 'back' } })
+          keys.push({ item: each.key, to: object, label: name })
+        }
+      } else if (found?.value === null) leave(each, `Key ${each.key}: ${found.fault ?? 'not understood'}.`)
       else keys.push({ item: each.key, to: found?.value ?? each.place, label: null })
     }
   } catch (error) {
@@ -72,7 +103,8 @@ async function add(text: string): Promise<void> {
     return
   }
   typed.value = left.join('; ')
-  if (keys.length > props.menu.fields.keys.length) await edit([{ object: props.menu.ref, path: 'keys', value: keys }])
+  if (keys.length > props.menu.fields.keys.length)
+    await edit([...made, { object: props.menu.ref, path: 'keys', value: keys }])
   if (whys.length > 0) notice.value = { text: whys.join(' '), isFault: true }
 }
 
