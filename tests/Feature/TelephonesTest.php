@@ -117,7 +117,8 @@ final class TelephonesTest extends FeatureTestCase
         $customer = $this->takeOn()['key'];
         $this->edit($customer, [
             ['op' => 'create', 'object' => 'device:front', 'path' => '', 'value' => [
-                'name' => 'Front desk', 'model' => 'harbour-12', 'hardware' => '02-00-00-00-00-41', 'site' => 'site:office',
+                'name' => 'Front desk', 'model' => 'harbour-12', 'hardware' => '02-00-00-00-00-41',
+                'site' => 'site:office',
                 'lines' => [['user' => 'user:ines-marsh']], 'keys' => [['item' => 'own', 'at' => 1, 'kind' => 'line']],
             ]],
             ['object' => 'user:ines-marsh', 'path' => 'legs/desk/device', 'value' => 'device:front'],
