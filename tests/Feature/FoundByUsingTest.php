@@ -229,6 +229,25 @@ final class FoundByUsingTest extends FeatureTestCase
         );
     }
 
+    public function test_people_by_the_number_are_shown_with_whose_extension_is_taken(): void
+    {
+        $customer = $this->takeOn()['key'];
+        $read = fn (array $batch): \Illuminate\Testing\TestResponse => $this->postJson(
+            "/api/customers/{$customer}/people/read",
+            ['batch' => $batch + ['first' => '200', 'count' => '4', 'step' => '1', 'name' => 'Room #']],
+        );
+        $shown = $read([])->assertOk()->json();
+
+        self::assertSame(['200', '201', '202', '203'], array_column($shown['rows'], 'extension'));
+        self::assertContains('/answers/people/1/extension', array_column($shown['faults'], 'pointer'));
+        $read(['first' => 'xx'])->assertStatus(422)->assertJsonPath('errors.0.pointer', '/batch/first');
+        $read(['first' => '990', 'count' => '20'])->assertStatus(422)
+            ->assertJsonPath(
+                'errors.0.detail',
+                'The last would be 1009, which is longer than 990: begin lower, or make fewer.',
+            );
+    }
+
     public function test_dropped_edits_are_put_back_and_one_change_is_left_out(): void
     {
         $customer = $this->takeOn()['key'];

@@ -10,6 +10,7 @@ use App\Http\Resources\AnswersResource;
 use App\Http\Resources\SlotResource;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Jaunty\Core\Templates\Batch;
 
 /** People pasted at a customer that exists: how a list is read, and taking them into the draft. */
 final class NewPeopleController extends Controller
@@ -21,13 +22,25 @@ final class NewPeopleController extends Controller
     /** A pasted block, or rows as they were mended: read anew, with what would be made of them. Nothing is kept. */
     public function read(Request $request, string $customer): JsonResponse
     {
-        /** @var array{text?: ?string, rows?: ?list<array<string, ?string>>} $given */
-        $given = $request->validate(['text' => ['nullable', 'string', 'max:2000000'], ...self::rows('nullable')]);
+        /**
+         * @var array{text?: ?string, rows?: ?list<array<string, ?string>>,
+         *     batch?: ?array{first?: ?string, count?: ?string, step?: ?string, name?: ?string}} $given
+         */
+        $given = $request->validate([
+            'text' => ['nullable', 'string', 'max:2000000'], 'batch' => ['nullable', 'array'],
+            'batch.*' => ['nullable', 'string', 'max:200'], ...self::rows('nullable'),
+        ]);
+        $batch = $given['batch'] ?? null;
         [$pasted, $rows, $people] = $this->desk->read(
             $this->technician($request)->id,
             $customer,
             $given['text'] ?? '',
-            self::filled($given['rows'] ?? []),
+            [...self::filled($given['rows'] ?? []), ...$batch === null ? [] : Batch::read(
+                $batch['first'] ?? '',
+                $batch['count'] ?? '',
+                $batch['step'] ?? '',
+                $batch['name'] ?? '',
+            )->rows],
         );
 
         return new JsonResponse([

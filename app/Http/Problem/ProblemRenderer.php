@@ -45,6 +45,7 @@ use Jaunty\Core\Ports\PortLack;
 use Jaunty\Core\Prompts\UnusableAudio;
 use Jaunty\Core\Sentences\UnreadableCall;
 use Jaunty\Core\Templates\UnusableAnswers;
+use Jaunty\Core\Templates\UnusableBatch;
 use Predis\CommunicationException;
 use Predis\Connection\Resource\Exception\StreamInitException;
 use Symfony\Component\HttpKernel\Exception\HttpExceptionInterface;
@@ -69,7 +70,7 @@ final class ProblemRenderer
         NoSwitch::class,
         FileTrouble::class,
         StudioTrouble::class, UnusableAudio::class, UnusableBook::class, UnusableEdits::class, ChangeError::class,
-        UnusableAnswers::class,
+        UnusableAnswers::class, UnusableBatch::class,
         CannotWaive::class, CannotReveal::class, UnreadableCall::class, UnusableScript::class,
     ];
 
@@ -198,6 +199,13 @@ final class ProblemRenderer
                 'Some of this cannot be used',
                 $fault->getMessage(),
                 [new FieldFault($fault->getMessage(), "/numbers/{$fault->place}")],
+            ),
+            $fault instanceof UnusableBatch => new Problem(
+                422,
+                'invalid',
+                'Some of this cannot be used',
+                $fault->getMessage(),
+                [new FieldFault($fault->getMessage(), "/batch/{$fault->field}")],
             ),
             $fault instanceof IdentityRefused => new Problem(
                 422,

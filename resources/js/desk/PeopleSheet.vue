@@ -6,9 +6,16 @@ import { placed, TableField } from '@/takingon'
 import { useDesk, useDraft } from './desk'
 
 type Row = Record<string, string>
+/** People by the number: extension of the first, how many, by how much each is further on, and what each is called. */
+interface Batch {
+  first: string
+  count: string
+  step: string
+  name: string
+}
 
 /** People pasted at a customer that exists: how each column was read, and what each gets, before any of it is taken. */
-const { text } = defineProps<{ text: string }>()
+const { text, batch } = defineProps<{ text: string; batch: Batch | undefined }>()
 const open = defineModel<boolean>({ required: true })
 /** Rows that something is wrong with, of lists that were taken before: kept until they are taken or taken out. */
 const left = defineModel<Row[]>('left', { required: true })
@@ -47,7 +54,11 @@ const waits = computed(() => {
 })
 const isBlocked = computed(() => waiting.value.has(Number.NaN))
 
-async function read(body: { text?: string; rows?: Row[] }): Promise<{ rows: Row[]; unmatched: string[] }> {
+async function read(body: {
+  text?: string
+  batch?: Batch
+  rows?: Row[]
+}): Promise<{ rows: Row[]; unmatched: string[] }> {
   const mine = ++asking
   isReading.value = true
   try {
@@ -71,7 +82,7 @@ async function read(body: { text?: string; rows?: Row[] }): Promise<{ rows: Row[
 watch(open, async (isOpen) => {
   if (!isOpen) return
   sent = rows.value = []
-  const answer = await read({ text, rows: left.value })
+  const answer = await read({ text, ...(batch === undefined ? {} : { batch }), rows: left.value })
   unmatched.value = answer.unmatched
   sent = rows.value = answer.rows
 })

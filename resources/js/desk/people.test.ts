@@ -1,6 +1,6 @@
 import type { VueWrapper } from '@vue/test-utils'
 import { afterEach, describe, expect, it } from 'vitest'
-import { close, settle } from '@/testing'
+import { close, Refused, settle } from '@/testing'
 import NewObject from './NewObject.vue'
 import { asChange, deskOf, EDITS, object, openPart } from './testing'
 
@@ -118,5 +118,37 @@ describe('a list of people pasted under the users', () => {
 
     await opened.state.draft.takeBack()
     expect(edits).toEqual([{ edits: [{ op: 'delete', object: 'user:edie', value: null }] }])
+  })
+
+  it('asks for people by the number, and says at once what cannot be read', async () => {
+    let isGood = false
+    const opened = await openPart(
+      NewObject,
+      [INES],
+      {
+        [READ]: () =>
+          isGood
+            ? { asked: ASKED, rows: [], unmatched: [], understood: [], readAs: {}, faults: [], makes: [] }
+            : new Refused(422, { errors: [{ detail: '"xx" is no extension.', pointer: '/batch/first' }] }),
+      },
+      { props: { kind: 'user' } },
+    )
+    page = opened.page
+    await page
+      .findAll('button')
+      .find((each) => each.text() === 'or people by the number')
+      ?.trigger('click')
+    await page.get('input[aria-label="First extension"]').setValue('xx')
+    await page.get('[data-testid=batch]').trigger('submit')
+    await settle()
+    expect(page.get('[data-testid=batch] [role=alert]').text()).toBe('"xx" is no extension.')
+
+    isGood = true
+    await page.get('input[aria-label="First extension"]').setValue('300')
+    await page.get('[data-testid=batch]').trigger('submit')
+    await settle()
+    await settle()
+    const batch = { first: '300', count: '10', step: '1', name: '' }
+    expect(opened.server.asked.filter((each) => each.call === READ).at(-1)?.body).toEqual({ text: '', batch, rows: [] })
   })
 })
