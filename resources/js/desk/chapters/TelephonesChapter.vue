@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed } from 'vue'
-import { client, take } from '@/api'
+import { client, detailOf, take } from '@/api'
 import { age, EmptyState, plural, useAttempt, useNow } from '@/shared'
 import AllFields from '../AllFields.vue'
 import CopyObject from '../CopyObject.vue'
@@ -60,7 +60,14 @@ const typed = useHalfTyped(customer, 'line of a telephone', '')
 async function addLines(said: string[]): Promise<void> {
   const device = selected.value
   if (device === undefined || said.every((each) => each.trim() === '')) return
-  const { found, left } = await peopleMeant(customer, said, false)
+  const meant = await peopleMeant(customer, said, false).catch((error: unknown) => {
+    // Where the server cannot be asked, all of it stays in the line.
+    typed.value = said.join('; ')
+    notice.value = { text: detailOf(error), isFault: true }
+    return undefined
+  })
+  if (meant === undefined) return
+  const { found, left } = meant
   const fresh = [...new Set(found)].filter((user) => !lines.value.some((line) => line.user === user))
   typed.value = left.join(', ')
   if (fresh.length > 0) await ring([...lines.value, ...fresh.map((user) => ({ user }))], fresh)
